@@ -22,11 +22,11 @@ final class CheckedFixes {
     private static final int MOST = 8;
 
     private final Analyst analyst;
-    private final FixPlanner mender;
+    private final FixPlanner planner;
 
-    CheckedFixes(Analyst analyst, FixPlanner mender) {
+    CheckedFixes(Analyst analyst, FixPlanner planner) {
         this.analyst = analyst;
-        this.mender = mender;
+        this.planner = planner;
     }
 
     /**
@@ -104,7 +104,7 @@ final class CheckedFixes {
 
     private Optional<Change> taken(Finding finding, Fix fix, Path file, Analysis analysis) {
         try {
-            return mender.mend(finding, fix, file, analysis) instanceof Outcome.Preview preview && !preview.change()
+            return planner.mend(finding, fix, file, analysis) instanceof Outcome.Preview preview && !preview.change()
                     .effective().isEmpty()
                     ? Optional.of(preview.change()) : Optional.empty();
         } catch (IllegalArgumentException | IllegalStateException | IndexOutOfBoundsException unreadable) {

@@ -206,7 +206,7 @@ public final class Chisel implements AutoCloseable {
     }
 
     /** What the code at a place means. */
-    public ResolvedPlace spot(Place place) {
+    public ResolvedPlace resolved(Place place) {
         SourceFile file = snapshot.file(place.file()).orElseThrow(() ->
                 new IllegalArgumentException(place.file() + " is not a file of the workspace"));
         Focus focus = nameAt(file.tokens(), place.caret())
@@ -219,7 +219,7 @@ public final class Chisel implements AutoCloseable {
     private ResolvedPlace look(Place place) {
         return analyst().known(place.file())
                 .flatMap(known -> snapshot.file(place.file()).map(file -> new ResolvedPlace(place, file, known)))
-                .orElseGet(() -> spot(place));
+                .orElseGet(() -> resolved(place));
     }
 
     private static Optional<String> nameAt(Tokens tokens, int caret) {
@@ -233,9 +233,9 @@ public final class Chisel implements AutoCloseable {
 
     /** What can be done at a place, best first: what is about all that is selected, then what is about least. */
     public List<Offer> offers(Place place) {
-        ResolvedPlace spot = look(place);
+        ResolvedPlace resolved = look(place);
         return operations.stream()
-                .map(operation -> operation.offer(spot))
+                .map(operation -> operation.offer(resolved))
                 .flatMap(Optional::stream)
                 .sorted(Comparator.comparing((Offer offer) -> !offer.range().encloses(place.selection()))
                         .thenComparing(offer -> offer.range().length()))
@@ -267,7 +267,7 @@ public final class Chisel implements AutoCloseable {
      */
     public Outcome preview(Place place, String operation, Answers answers) {
         Planner planner = new Planner(named(operations, operation), analyst());
-        return DeepStack.call(() -> planner.plan(spot(place), answers));
+        return DeepStack.call(() -> planner.plan(resolved(place), answers));
     }
 
     /**

@@ -45,8 +45,8 @@ final class FixRounds {
     private static final int MOST_ROUNDS = 12;
     private static final int MOST_TRIES = 40;
 
-    private final RuleRunner surveyor;
-    private final FixPlanner mender;
+    private final RuleRunner runner;
+    private final FixPlanner planner;
     private final BiPredicate<SourceFile, Finding> wanted;
     private final Map<String, Integer> counts = new TreeMap<>();
     private final List<Reason> left = new ArrayList<>();
@@ -56,10 +56,10 @@ final class FixRounds {
     private final Set<Path> usable = new LinkedHashSet<>();
     private final Analyst start;
 
-    FixRounds(Analyst start, RuleRunner surveyor, FixPlanner mender, BiPredicate<SourceFile, Finding> wanted) {
+    FixRounds(Analyst start, RuleRunner runner, FixPlanner planner, BiPredicate<SourceFile, Finding> wanted) {
         this.start = start;
-        this.surveyor = surveyor;
-        this.mender = mender;
+        this.runner = runner;
+        this.planner = planner;
         this.wanted = wanted;
     }
 
@@ -189,15 +189,15 @@ final class FixRounds {
             return Optional.empty();
         }
         Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
-        CheckedFixes checked = new CheckedFixes(analyst, mender.of(analyst));
+        CheckedFixes checked = new CheckedFixes(analyst, planner.of(analyst));
         for (Path file : scope.files()) {
             AttributedFile code = analysis.code(file).orElse(null);
-            for (Finding found : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
+            for (Finding found : code == null ? List.<Finding>of() : runner.context(analysis, file)) {
                 boolean isWanted = scope.contains(file, found.range().start()) && !found.fixes().isEmpty()
                         && wanted.test(code.file(), found) && !givenUp.contains(identity(file, found, code));
                 Finding finding = isWanted ? checked.led(found, file, analysis) : found;
                 if (isWanted && finding.fixes().get(0) instanceof Fix.Use) {
-                    Outcome outcome = mender.of(analyst).mend(finding, finding.fixes().get(0), file, analysis);
+                    Outcome outcome = planner.of(analyst).mend(finding, finding.fixes().get(0), file, analysis);
                     if (outcome instanceof Outcome.Preview preview && preview.change().meaning().names().isEmpty()
                             && !preview.change().effective().isEmpty()) {
                         counts.merge(finding.about().id(), 1, Integer::sum);
@@ -213,14 +213,14 @@ final class FixRounds {
 
     private List<Step> steps(Analyst analyst, Analysis analysis, ProblemScope scope) {
         List<Step> steps = new ArrayList<>();
-        CheckedFixes checked = new CheckedFixes(analyst, mender.of(analyst));
+        CheckedFixes checked = new CheckedFixes(analyst, planner.of(analyst));
         for (Path file : scope.files()) {
             AttributedFile code = analysis.code(file).orElse(null);
             List<Range> taken = new ArrayList<>();
             Set<Boolean> imports = new HashSet<>();
             // what one round knows of the parameters of a method the next fix of it must know first
             Set<SymbolKey> redescribed = new HashSet<>();
-            for (Finding found : code == null ? List.<Finding>of() : surveyor.survey(analysis, file)) {
+            for (Finding found : code == null ? List.<Finding>of() : runner.context(analysis, file)) {
                 boolean isWanted = scope.contains(file, found.range().start()) && wanted.test(code.file(), found)
                         && !found.fixes().isEmpty() && !givenUp.contains(identity(file, found, code));
                 Finding finding = isWanted ? checked.led(found, file, analysis) : found;

@@ -136,11 +136,11 @@ public final class Hierarchy {
 
     /** The types of the workspace that the type at a place extends or implements itself. */
     public List<Member> supertypes(Place place) {
-        ResolvedPlace spot = spots.apply(place);
-        List<SymbolKey> above = spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key()))
+        ResolvedPlace resolved = spots.apply(place);
+        List<SymbolKey> above = resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key()))
                 .filter(known -> known.element() instanceof TypeElement)
-                .map(known -> supertypes((TypeElement) known.element(), spot.analysis())).orElse(List.of());
-        return List.copyOf(declared(above, spot.analysis()).values());
+                .map(known -> supertypes((TypeElement) known.element(), resolved.analysis())).orElse(List.of());
+        return List.copyOf(declared(above, resolved.analysis()).values());
     }
 
     private static List<SymbolKey> supertypes(TypeElement type, Analysis analysis) {

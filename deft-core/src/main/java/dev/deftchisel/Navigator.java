@@ -55,11 +55,11 @@ public final class Navigator {
 
     /** Where the type of what stands at a place is declared; empty for primitive types, and for types of libraries. */
     public Optional<Place> typeDeclaration(Place place) {
-        ResolvedPlace spot = spots.apply(place);
-        return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key())).map(Analysis.Known::element)
+        ResolvedPlace resolved = spots.apply(place);
+        return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key())).map(Analysis.Known::element)
                 .map(element -> element instanceof ExecutableElement method ? method.getReturnType() : element.asType())
                 .filter(type -> type instanceof DeclaredType)
-                .map(type -> spot.analysis().key(((DeclaredType) type).asElement()))
+                .map(type -> resolved.analysis().key(((DeclaredType) type).asElement()))
                 .flatMap(key -> analyst.declaring(key).flatMap(file ->
                         analyst.analyse(Focus.on(Set.of(file.path()), Set.of())).declaration(key)))
                 .map(binding -> new Place(binding.file(), binding.range()));
@@ -112,8 +112,8 @@ public final class Navigator {
      * 15.29).
      */
     public Optional<Typed> typed(Place place) {
-        ResolvedPlace spot = spots.apply(place);
-        return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key())).map(Analysis.Known::element)
+        ResolvedPlace resolved = spots.apply(place);
+        return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key())).map(Analysis.Known::element)
                 .flatMap(element -> element instanceof ExecutableElement method
                         ? Optional.of(new Typed(InlayHints.shown(method.getReturnType()), Optional.empty()))
                         : element instanceof VariableElement variable
@@ -137,8 +137,8 @@ public final class Navigator {
     public Optional<CallSignatures> signatures(Place place) {
         return analyst.snapshot().file(place.file()).flatMap(file -> EnclosingCall.at(file.tokens(), place.caret()))
                 .flatMap(call -> {
-            ResolvedPlace spot = spots.apply(new Place(place.file(), new Range(call.name(), call.name())));
-            return spot.symbol().flatMap(symbol -> spot.analysis().known(symbol.key()))
+            ResolvedPlace resolved = spots.apply(new Place(place.file(), new Range(call.name(), call.name())));
+            return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key()))
                     .filter(known -> known.element() instanceof ExecutableElement
                             || known.element() instanceof TypeElement)
                     .map(known -> CallSignatures.of(known.element(), known, call.argument()));
@@ -162,9 +162,9 @@ public final class Navigator {
     }
 
     private Optional<Uses> uses(Place place, boolean onlyThere) {
-        ResolvedPlace spot = spots.apply(place);
-        return spot.symbol().map(symbol -> {
-            Set<String> words = SearchWords.of(symbol, spot.analysis());
+        ResolvedPlace resolved = spots.apply(place);
+        return resolved.symbol().map(symbol -> {
+            Set<String> words = SearchWords.of(symbol, resolved.analysis());
             Set<Path> files = symbol.kind().isLocal() || onlyThere
                     ? Set.of(place.file())
                     : analyst.snapshot().pathsMentioning(words);

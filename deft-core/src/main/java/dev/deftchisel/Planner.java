@@ -30,8 +30,8 @@ final class Planner {
         this.judge = new ChangeVerifier(analyst);
     }
 
-    Outcome plan(ResolvedPlace spot, Answers answers) {
-        Plan plan = operation.plan(spot, answers, analyst);
+    Outcome plan(ResolvedPlace resolved, Answers answers) {
+        Plan plan = operation.plan(resolved, answers, analyst);
         if (plan instanceof Plan.Refused refused) {
             return new Outcome.Refusal(refused.reasons(), List.of());
         }

@@ -51,14 +51,14 @@ public final class Problems {
     private final Analyst analyst;
     private final List<Operation> operations;
     private final Severities severities;
-    private final RuleRunner surveyor;
+    private final RuleRunner runner;
     private Optional<Surveyed> surveyed = Optional.empty();
 
     Problems(Analyst analyst, List<Operation> operations, Rules rules, Repairs repairs) {
         this.analyst = analyst;
         this.operations = operations;
         this.severities = Severities.of(new EditorProperties(analyst.snapshot().workspace().root()));
-        this.surveyor = new RuleRunner(rules, severities, repairs);
+        this.runner = new RuleRunner(rules, severities, repairs);
     }
 
     /** All files of the workspace. */
@@ -135,7 +135,7 @@ public final class Problems {
             Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
             List<Problem> found = new ArrayList<>();
             for (Path file : scope.files()) {
-                survey(analysis, file).stream()
+                context(analysis, file).stream()
                         .filter(finding -> scope.contains(file, finding.range().start()))
                         .map(finding -> problem(analyst.snapshot().file(file).orElseThrow(), finding))
                         .forEach(found::add);
@@ -149,15 +149,15 @@ public final class Problems {
      * is kept in the folder {@code .deft} of the workspace for the next time.
      */
     public List<Problem> sinceLast(ProblemScope scope) {
-        FindingCache logbook = FindingCache.open(analyst.snapshot(), rules(), severities);
+        FindingCache cache = FindingCache.open(analyst.snapshot(), rules(), severities);
         Map<Path, List<Problem>> known = new HashMap<>();
-        scope.files().forEach(file -> logbook.of(file).ifPresent(problems -> known.put(file, problems)));
+        scope.files().forEach(file -> cache.of(file).ifPresent(problems -> known.put(file, problems)));
         List<Path> changed = scope.files().stream().filter(file -> !known.containsKey(file)).toList();
         if (!changed.isEmpty()) {
             changed.forEach(file -> known.put(file, new ArrayList<>()));
             found(ProblemScope.of(changed)).forEach(problem -> known.get(problem.file()).add(problem));
-            changed.forEach(file -> logbook.note(file, known.get(file)));
-            logbook.close();
+            changed.forEach(file -> cache.note(file, known.get(file)));
+            cache.close();
         }
         return MissingLibraries.merged(scope.files().stream().flatMap(file -> known.get(file).stream())
                 .filter(problem -> scope.contains(problem.file(), problem.range().start())).toList());
@@ -220,11 +220,11 @@ public final class Problems {
     }
 
     /** The code does not change while this object is used, so a file is surveyed once in an analysis. */
-    private List<Finding> survey(Analysis analysis, Path file) {
+    private List<Finding> context(Analysis analysis, Path file) {
         if (surveyed.isEmpty() || surveyed.get().analysis() != analysis) {
             surveyed = Optional.of(new Surveyed(analysis, new HashMap<>()));
         }
-        return surveyed.get().byFile().computeIfAbsent(file, path -> surveyor.survey(analysis, path));
+        return surveyed.get().byFile().computeIfAbsent(file, path -> runner.context(analysis, path));
     }
 
     /** What was found in an analysis, whose trees the fixes hold. */
@@ -232,7 +232,7 @@ public final class Problems {
     }
 
     private Optional<Finding> finding(Analysis analysis, Problem problem) {
-        return survey(analysis, problem.file()).stream()
+        return context(analysis, problem.file()).stream()
                 .filter(found -> found.about().id().equals(problem.rule()) && found.range().equals(problem.range()))
                 .findFirst();
     }
@@ -258,13 +258,13 @@ public final class Problems {
      * @param wanted which problems to fix
      */
     public Fixed fixAll(ProblemScope scope, Predicate<Problem> wanted) {
-        return DeepStack.call(() -> new FixRounds(analyst, surveyor, new FixPlanner(analyst, operations),
+        return DeepStack.call(() -> new FixRounds(analyst, runner, new FixPlanner(analyst, operations),
                 (file, finding) -> wanted.test(problem(file, finding))).fix(scope));
     }
 
     /** The rules there are. */
     public Rules rules() {
-        return surveyor.rules();
+        return runner.rules();
     }
 
     /**

@@ -182,15 +182,15 @@ final class AtCommand extends ChiselCommand {
 
     private static Taken take(Chisel chisel, Console console, Keyboard keyboard, Place place, Offer offer) {
         Answers answers = Answers.none();
-        boolean isStandard = true;
+        boolean isDefault = true;
         for (Question question : offer.questions()) {
-            if (question instanceof Question.Proposed && !isStandard) {
+            if (question instanceof Question.Proposed && !isDefault) {
                 // what is proposed is for the standard choice; the preview shows the name and lets it be changed
                 continue;
             }
             if (question instanceof Question.Members members) {
                 answers = members.key().equals(MEMBERS) && members.candidates().size() > 1
-                        ? answers.and(MEMBERS, new OrderedChoice(console).ask(keyboard, members, members.standard()))
+                        ? answers.and(MEMBERS, new OrderedChoice(console).ask(keyboard, members, members.defaultAnswer()))
                         : answers;
                 continue;
             }
@@ -199,8 +199,8 @@ final class AtCommand extends ChiselCommand {
                 return new Taken(place, Optional.empty());
             }
             answers = answer.isPresent() ? answers.and(question.key(), answer.get()) : answers;
-            isStandard &= !(question instanceof Question.Choice choice) || answer.orElse(choice.standard())
-                    .equals(choice.standard());
+            isDefault &= !(question instanceof Question.Choice choice) || answer.orElse(choice.defaultAnswer())
+                    .equals(choice.defaultAnswer());
         }
         Outcome outcome = chisel.preview(place, offer.operation(), answers);
         PreviewLoop.End end = new PreviewLoop(chisel, console, place, offer.operation(), questions(offer))

@@ -74,10 +74,10 @@ final class DeskCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         Console dressed = common.dress(console);
-        CommandList manual = CommandList.installed();
-        KeyFile map = map(manual);
+        CommandList commandList = CommandList.installed();
+        KeyFile map = map(commandList);
         if (keys) {
-            KeyPage keyPage = new KeyPage(map.map(), manual.operations());
+            KeyPage keyPage = new KeyPage(map.map(), commandList.operations());
             dressed.out().print(page ? keyPage.markdown() : keyPage.plain());
             map.faults().forEach(dressed::say);
             return map.faults().isEmpty() ? ExitCode.DONE : ExitCode.REFUSED;
@@ -86,20 +86,20 @@ final class DeskCommand implements Callable<Integer> {
             dressed.say("deft: 'deft desk' needs a terminal; 'deft desk --keys' prints what its keys do");
             return ExitCode.USAGE;
         }
-        return show(dressed, manual, map);
+        return show(dressed, commandList, map);
     }
 
-    private KeyFile map(CommandList manual) {
-        KeyMap standard = StandardKeys.with(manual.operations());
+    private KeyFile map(CommandList commandList) {
+        KeyMap defaults = StandardKeys.with(commandList.operations());
         Path file = keyFile.orElseGet(DeskCommand::ownKeys);
         try {
-            return KeyFile.read(String.valueOf(file.getFileName()), Files.readAllLines(file), standard,
-                    manual.operations());
+            return KeyFile.read(String.valueOf(file.getFileName()), Files.readAllLines(file), defaults,
+                    commandList.operations());
         } catch (NoSuchFileException none) {
             if (keyFile.isPresent()) {
                 throw new WorkspaceException(file + ": there is no such file");
             }
-            return new KeyFile(standard, List.of());
+            return new KeyFile(defaults, List.of());
         } catch (IOException failed) {
             throw new WorkspaceException(file + " cannot be read: " + failed.getMessage());
         }
@@ -113,7 +113,7 @@ final class DeskCommand implements Callable<Integer> {
         return folder.resolve("deft").resolve(OWN_KEYS);
     }
 
-    private int show(Console dressed, CommandList manual, KeyFile map) {
+    private int show(Console dressed, CommandList commandList, KeyFile map) {
         WorkerTasks helper = new WorkerTasks();
         try (Chisel chisel = Chisel.open(common.request(), helper.monitor())) {
             if (!common.quiet()) {
@@ -122,11 +122,11 @@ final class DeskCommand implements Callable<Integer> {
             Place place = start.map(text -> chisel.place(Files.isRegularFile(Path.of(text)) ? text + ":1:1" : text))
                     .orElseGet(() -> first(chisel));
             SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
-            return show(helper, chisel, file, place, manual, map, dressed);
+            return show(helper, chisel, file, place, commandList, map, dressed);
         }
     }
 
-    private int show(WorkerTasks helper, Chisel chisel, SourceFile file, Place place, CommandList manual,
+    private int show(WorkerTasks helper, Chisel chisel, SourceFile file, Place place, CommandList commandList,
             KeyFile map, Console dressed) {
         Optional<Boolean> isLight = ground == GroundOf.auto ? Optional.empty() : Optional.of(ground == GroundOf.light);
         AtomicReference<Desk> shown = new AtomicReference<>();
@@ -136,7 +136,7 @@ final class DeskCommand implements Callable<Integer> {
         try (DeskTerminal screen = new DeskTerminal(dressed.palette().isColored(), isLight, System.getenv()); helper) {
             helper.start(chisel, screen.front());
             Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, place.caret()),
-                    helper, map.map(), manual);
+                    helper, map.map(), commandList);
             shown.set(desk);
             if (!map.faults().isEmpty()) {
                 desk.say(map.faults().get(0) + (map.faults().size() > 1 ? " (and " + (map.faults().size() - 1)

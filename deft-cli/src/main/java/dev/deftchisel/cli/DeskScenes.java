@@ -41,9 +41,9 @@ final class DeskScenes {
         try (Chisel chisel = Chisel.open(OpenRequest.at(workspace), Monitor.SILENT)) {
             Place start = chisel.place(place);
             SourceFile file = chisel.snapshot().file(start.file()).orElseThrow();
-            CommandList manual = CommandList.installed();
+            CommandList commandList = CommandList.installed();
             Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, start.caret()),
-                    new ImmediateTasks(chisel), StandardKeys.with(manual.operations()), manual);
+                    new ImmediateTasks(chisel), StandardKeys.with(commandList.operations()), commandList);
             for (String scene : scenes) {
                 List<Key> keys = Key.chord(scene).orElseThrow();
                 keys.forEach(desk::press);

@@ -68,7 +68,7 @@ final class OperationCommand extends ChiselCommand {
         if (question instanceof Question.Choice choice) {
             String values = choice.options().stream().map(Question.Option::key).collect(Collectors.joining("|"));
             return option.type(String.class).paramLabel(values)
-                    .description(choice.label() + " (" + choice.standard() + ")").build();
+                    .description(choice.label() + " (" + choice.defaultAnswer() + ")").build();
         }
         if (question instanceof Question.Members) {
             return option.type(String.class).paramLabel("NAME,...").description(question.label()).build();
@@ -77,9 +77,9 @@ final class OperationCommand extends ChiselCommand {
             return option.type(String.class).paramLabel("NAME").description(question.label() + " (one is proposed)")
                     .build();
         }
-        if (question instanceof Question.Text text && !text.standard().isEmpty()) {
+        if (question instanceof Question.Text text && !text.defaultAnswer().isEmpty()) {
             return option.type(String.class).paramLabel("VALUE")
-                    .description(question.label() + " (" + text.standard() + ")").build();
+                    .description(question.label() + " (" + text.defaultAnswer() + ")").build();
         }
         return option.type(String.class).paramLabel("VALUE").description(question.label()).build();
     }

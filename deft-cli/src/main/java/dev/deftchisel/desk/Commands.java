@@ -24,15 +24,15 @@ final class Commands {
     private final Desk desk;
     private final OpenFiles files;
     private final DiskWrites writing;
-    private final FileInsight looks;
+    private final FileInsight insight;
     private final Editing editing;
     private Optional<String> latest = Optional.empty();
 
-    Commands(Desk desk, OpenFiles files, DiskWrites writing, FileInsight looks, Editing editing) {
+    Commands(Desk desk, OpenFiles files, DiskWrites writing, FileInsight insight, Editing editing) {
         this.desk = desk;
         this.files = files;
         this.writing = writing;
-        this.looks = looks;
+        this.insight = insight;
         this.editing = editing;
     }
 
@@ -103,7 +103,7 @@ final class Commands {
     }
 
     private void problem(boolean isNext) {
-        looks.beside(desk.buffer().draft(), isNext).ifPresentOrElse(mark ->
+        insight.beside(desk.buffer().draft(), isNext).ifPresentOrElse(mark ->
                 desk.buffer().move(Motions.to(desk.buffer().draft(), mark.range().start())),
                 () -> desk.say("nothing is wrong in this file"));
     }

@@ -38,13 +38,13 @@ import java.util.function.Function;
 public final class Desk implements PanelHost {
 
     private final Workspace workspace;
-    private final BackgroundTasks backstage;
+    private final BackgroundTasks tasks;
     private final KeyMap keys;
-    private final CommandList manual;
+    private final CommandList commandList;
     private final OpenFiles files;
     private final Editing editing = new Editing();
     private final DiskWrites writing;
-    private final FileInsight looks;
+    private final FileInsight insight;
     private final Commands commands;
     private final NavigationHistory ways = new NavigationHistory();
     private final Deque<Panel> panels = new ArrayDeque<>();
@@ -62,20 +62,20 @@ public final class Desk implements PanelHost {
      *
      * @param start  the file, and where in it
      * @param keys   what keys do
-     * @param manual all that can be done
+     * @param commandList all that can be done
      */
-    public Desk(Workspace workspace, CaretInFile start, BackgroundTasks backstage, KeyMap keys, CommandList manual) {
+    public Desk(Workspace workspace, CaretInFile start, BackgroundTasks tasks, KeyMap keys, CommandList commandList) {
         this.workspace = workspace;
-        this.backstage = backstage;
+        this.tasks = tasks;
         this.keys = keys;
-        this.manual = manual;
+        this.commandList = commandList;
         this.files = new OpenFiles(workspace.root());
         this.writing = new DiskWrites(this, files);
-        this.looks = new FileInsight(this);
-        this.commands = new Commands(this, files, writing, looks, editing);
+        this.insight = new FileInsight(this);
+        this.commands = new Commands(this, files, writing, insight, editing);
         this.buffer = files.of(start.file());
         buffer.move(Motions.to(buffer.draft(), start.caret()));
-        looks.follow(buffer);
+        insight.follow(buffer);
     }
 
     // --- what panels may ask -------------------------------------------------------------------------------------
@@ -83,7 +83,7 @@ public final class Desk implements PanelHost {
     @Override
     public <T> void ask(TaskPurpose lane, Function<Chisel, T> work, Consumer<T> then) {
         Object ticket = waiting.begin(lane);
-        backstage.ask(lane, files.texts(), work, found -> {
+        tasks.ask(lane, files.texts(), work, found -> {
             if (waiting.end(ticket)) {
                 try {
                     then.accept(found);
@@ -101,10 +101,10 @@ public final class Desk implements PanelHost {
 
     private void after(TaskPurpose lane) {
         if (lane == TaskPurpose.WRITE) {
-            looks.again();
+            insight.again();
         }
         waiting.release();
-        looks.follow(buffer);
+        insight.follow(buffer);
     }
 
     @Override
@@ -144,7 +144,7 @@ public final class Desk implements PanelHost {
         buffer = other;
         int length = buffer.draft().content().length();
         buffer.move(Motions.to(buffer.draft(), Math.min(selection.start(), length)));
-        looks.follow(buffer);
+        insight.follow(buffer);
     }
 
     @Override
@@ -179,7 +179,7 @@ public final class Desk implements PanelHost {
     void stay() {
         List<Buffer> open = files.all();
         if (open.contains(buffer)) {
-            looks.follow(buffer);
+            insight.follow(buffer);
         } else if (!open.isEmpty()) {
             show(open.get(open.size() - 1), open.get(open.size() - 1).draft().caret().range());
         }
@@ -212,7 +212,7 @@ public final class Desk implements PanelHost {
     /** Selects something in the file that is shown. */
     public void select(Range selection) {
         buffer.move(buffer.draft().with(Caret.over(selection)));
-        looks.follow(buffer);
+        insight.follow(buffer);
     }
 
     // --- keys ----------------------------------------------------------------------------------------------------
@@ -248,7 +248,7 @@ public final class Desk implements PanelHost {
         } else {
             key.text().ifPresentOrElse(this::type, () -> say(key + " does nothing here"));
         }
-        looks.follow(buffer);
+        insight.follow(buffer);
     }
 
     /** Takes text that comes in one piece. */
@@ -257,7 +257,7 @@ public final class Desk implements PanelHost {
             waiting.hold(() -> paste(text));
         } else if (panels.isEmpty()) {
             behindName(Command.PASTE, () -> editing.paste(buffer, text));
-            looks.follow(buffer);
+            insight.follow(buffer);
         } else {
             panels.peek().type(text);
         }
@@ -348,7 +348,7 @@ public final class Desk implements PanelHost {
 
     /** All that can be done, to choose from. */
     void openManual(boolean isByKey) {
-        manual.open(this, keys, isByKey, this::take);
+        commandList.open(this, keys, isByKey, this::take);
     }
 
     /** The user leaves. */
@@ -399,13 +399,13 @@ public final class Desk implements PanelHost {
         page = Math.max(1, Screen.codeRows(height, width, !panels.isEmpty()) - 2);
         KeyHints hints = new KeyHints(keys);
         List<KeyHints.Said> said = new ArrayList<>(panels.isEmpty() ? begun.isEmpty()
-                ? hints.of(state(), looks.here(buffer.draft()).isPresent()) : hints.after(begun)
+                ? hints.of(state(), insight.here(buffer.draft()).isPresent()) : hints.after(begun)
                 : hints.of(panels.peek()));
         String shown = waiting.hasHeld() ? "a moment \u2026 Esc stops waiting" : begun.isEmpty() ? message
                 : (message.isEmpty() ? ""
                 : message + "  ") + Key.brief(begun) + " \u2026";
-        return new Screen(height, width).draw(new Screen.Content(buffer, shown(buffer.path()), looks, panel(), shown,
-                backstage.isWorking(), said));
+        return new Screen(height, width).draw(new Screen.Content(buffer, shown(buffer.path()), insight, panel(), shown,
+                tasks.isWorking(), said));
     }
 
     private KeyHints.State state() {

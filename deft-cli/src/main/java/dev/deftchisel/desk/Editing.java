@@ -186,7 +186,7 @@ final class Editing {
 
     private static Draft member(Draft draft, boolean isNext) {
         int head = draft.caret().head();
-        List<Integer> starts = draft.skeleton().members().stream().map(MemberOutline::nameRange).map(Range::start)
+        List<Integer> starts = draft.outline().members().stream().map(MemberOutline::nameRange).map(Range::start)
                 .sorted()
                 .toList();
         Optional<Integer> to = isNext ? starts.stream().filter(start -> start > head).findFirst()

@@ -41,7 +41,7 @@ final class Screen {
      * @param isBusy  whether something is being looked at
      * @param hints   what keys do now
      */
-    record Content(Buffer buffer, String shown, FileInsight looks, Optional<Panel> panel, String message,
+    record Content(Buffer buffer, String shown, FileInsight insight, Optional<Panel> panel, String message,
             boolean isBusy,
             List<KeyHints.Said> hints) {
     }
@@ -72,7 +72,7 @@ final class Screen {
     Picture draw(Content content) {
         Optional<Panel> panel = content.panel();
         Area code = code(picture.height(), picture.width(), panel.isPresent());
-        new CodeView(content.buffer(), content.looks().marks(), content.looks().uses()).draw(pen.in(code));
+        new CodeView(content.buffer(), content.insight().marks(), content.insight().uses()).draw(pen.in(code));
         panel.ifPresent(one -> {
             Area area = panel(picture.height(), picture.width());
             rule(code, area);
@@ -102,7 +102,7 @@ final class Screen {
         String carets = buffer.draft().carets().size() > 1 ? "  " + buffer.draft().carets().size() + " carets" : "";
         Line name = Line.of(" " + content.shown(), bar.strongly())
                 .and(buffer.isDirty() ? " \u25cf not saved" : "", bar.in(Ink.WARNING))
-                .and("  " + position + carets, bar).and(content.looks().symbol().map(symbol -> "  " + symbol)
+                .and("  " + position + carets, bar).and(content.insight().symbol().map(symbol -> "  " + symbol)
                         .orElse(""),
                 bar.in(Ink.PLACE));
         Line counts = counts(content, bar);
@@ -114,7 +114,7 @@ final class Screen {
     private static Line counts(Content content, Style bar) {
         Line line = Line.EMPTY;
         for (Severity severity : List.of(Severity.ERROR, Severity.WARNING, Severity.NOTE)) {
-            long count = content.looks().marks().stream().filter(mark -> mark.problem().severity() == severity).count();
+            long count = content.insight().marks().stream().filter(mark -> mark.problem().severity() == severity).count();
             line = count == 0 ? line : line.and(" " + CodeView.sign(severity) + count, bar.in(CodeView.ink(severity))
                     .strongly());
         }
@@ -127,7 +127,7 @@ final class Screen {
         if (content.message().isEmpty() && content.panel().isPresent()) {
             said = Line.of(content.panel().flatMap(Panel::about).orElse(""), Ink.QUIET);
         } else if (content.message().isEmpty()) {
-            Optional<Problem> problem = content.looks().here(content.buffer().draft());
+            Optional<Problem> problem = content.insight().here(content.buffer().draft());
             said = problem.map(one -> Line.of(CodeView.sign(one.severity()) + " ", CodeView.ink(one.severity()))
                     .and(one.sentence(), Ink.PLAIN).and("  " + one.rule(), Ink.QUIET)).orElse(Line.EMPTY);
         }

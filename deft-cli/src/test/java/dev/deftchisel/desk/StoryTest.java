@@ -114,9 +114,9 @@ class StoryTest {
             String path = where.startsWith("harbour.") ? where : "src/main/java/harbour/" + where;
             Place place = chisel.place(path);
             SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
-            CommandList manual = CommandList.installed();
+            CommandList commandList = CommandList.installed();
             desk = new Desk(chisel.workspace(), new CaretInFile(file, place.caret()),
-                    new ImmediateTasks(chisel), StandardKeys.with(manual.operations()), manual);
+                    new ImmediateTasks(chisel), StandardKeys.with(commandList.operations()), commandList);
             if (place.selection().length() > 0) {
                 Range selection = place.selection();
                 for (int i = selection.start(); i < selection.end(); i++) {

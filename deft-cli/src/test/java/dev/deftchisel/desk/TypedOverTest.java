@@ -66,10 +66,10 @@ class TypedOverTest {
         DeftProcess.harbour(folder);
         chisel = Chisel.open(OpenRequest.at(folder), Monitor.SILENT);
         Place place = chisel.place(folder.resolve(OFFICE) + ":30:1");
-        CommandList manual = CommandList.installed();
+        CommandList commandList = CommandList.installed();
         desk = new Desk(chisel.workspace(), new CaretInFile(chisel.snapshot().file(place.file()).orElseThrow(),
                 place.caret()),
-                    new Late(), StandardKeys.with(manual.operations()), manual);
+                    new Late(), StandardKeys.with(commandList.operations()), commandList);
         Key.chord("End Left Left Left Left Alt-Right Alt-Right Alt-t v Enter Enter").orElseThrow().forEach(key -> {
             desk.press(key);
             settle();

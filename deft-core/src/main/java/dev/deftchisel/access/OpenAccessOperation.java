@@ -62,9 +62,9 @@ public final class OpenAccessOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return closed(spot).map(closed -> new Offer(id(), "open '" + closed.name() + "' to " + closed.needed().words(),
-                Offer.Kind.FIX, spot.place().selection(), List.of(QUESTION)));
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return closed(resolved).map(closed -> new Offer(id(), "open '" + closed.name() + "' to " + closed.needed().words(),
+                Offer.Kind.FIX, resolved.place().selection(), List.of(QUESTION)));
     }
 
     /**
@@ -75,10 +75,10 @@ public final class OpenAccessOperation implements Operation {
     private record Closed(SymbolKey key, String name, AccessLevel needed) {
     }
 
-    private static Optional<Closed> closed(ResolvedPlace spot) {
-        Optional<AttributedFile> code = spot.analysis().code(spot.file().path());
-        return code.flatMap(known -> known.around(spot.place().selection()).stream()
-                .filter(path -> isNamed(path, known, spot.place().selection()))
+    private static Optional<Closed> closed(ResolvedPlace resolved) {
+        Optional<AttributedFile> code = resolved.analysis().code(resolved.file().path());
+        return code.flatMap(known -> known.around(resolved.place().selection()).stream()
+                .filter(path -> isNamed(path, known, resolved.place().selection()))
                 .flatMap(path -> closed(path, known).stream())
                 .findFirst());
     }
@@ -175,21 +175,21 @@ public final class OpenAccessOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Optional<Closed> found = closed(spot);
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Optional<Closed> found = closed(resolved);
         Optional<SourceFile> home = found.flatMap(closed -> analyst.declaring(closed.key()));
         if (found.isEmpty() || home.isEmpty()) {
-            return Plan.refused(spot, found.isEmpty() ? "nothing is used here that must not be"
+            return Plan.refused(resolved, found.isEmpty() ? "nothing is used here that must not be"
                     : "'" + found.get().name() + "' is not declared in the workspace");
         }
         Closed closed = found.get();
         Set<String> names = Set.of(closed.name());
         Analysis before = analyst.analyse(Focus.on(analyst.snapshot().pathsMentioning(names), names)
-                .andFiles(Set.of(home.get().path(), spot.file().path())));
+                .andFiles(Set.of(home.get().path(), resolved.file().path())));
         Opening opening = new Opening(before);
         Optional<String> objection = opening.open(closed.key(), AccessQuestion.said(answers).orElse(closed.needed()));
         if (objection.isPresent()) {
-            return Plan.refused(spot, "'" + closed.name() + "' " + objection.get());
+            return Plan.refused(resolved, "'" + closed.name() + "' " + objection.get());
         }
         EditsByFile edits = new EditsByFile(before);
         opening.write(edits);

@@ -185,7 +185,7 @@ public final class Analysis {
         for (Attribution part : parts) {
             Set<TypeElement> types = new LinkedHashSet<>(part.facts().types());
             below.forEach((file, sketches) -> {
-                if (part.universe().sees(file.module())) {
+                if (part.scope().sees(file.module())) {
                     sketches.forEach(sketch -> {
                         TypeElement type = part.elements().getTypeElement(file.outline().qualifiedName(sketch));
                         if (type != null) {
@@ -283,12 +283,12 @@ public final class Analysis {
         Set<String> found = new LinkedHashSet<>();
         partOf(from).ifPresent(part -> {
             snapshot.files().stream()
-                    .filter(file -> file.header().headerNames().contains(simpleName) && part.universe()
+                    .filter(file -> file.header().headerNames().contains(simpleName) && part.scope()
                             .sees(file.module()))
                     .flatMap(file -> file.outline().types().stream().filter(type -> type.name().equals(simpleName))
                             .map(type -> file.outline().qualifiedName(type)))
                     .forEach(found::add);
-            found.addAll(libraries.names(part.universe().classPath()).called(simpleName));
+            found.addAll(libraries.names(part.scope().classPath()).called(simpleName));
             SourceFile file = part.files().get(from);
             found.removeIf(name -> topLevel(part, name).flatMap(type -> part.visibility().objection(file, type))
                     .isPresent());

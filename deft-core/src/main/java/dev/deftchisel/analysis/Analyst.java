@@ -135,14 +135,14 @@ public final class Analyst {
                 ? Map.of()
                 : new Subtypes(snapshot).of(focus.types());
         List<Attribution> parts = new ArrayList<>();
-        for (CompilationScope universe : CompilationScope.of(snapshot)) {
+        for (CompilationScope scope : CompilationScope.of(snapshot)) {
             List<SourceFile> files = snapshot.files().stream()
                     .filter(file -> !file.isModuleInfo())
-                    .filter(file -> universe.attributes(file.module()))
+                    .filter(file -> scope.attributes(file.module()))
                     .filter(file -> focus.files().contains(file.path()) || hasLocalType(file, subtypes))
                     .toList();
             if (!files.isEmpty()) {
-                parts.add(attribute(universe, files, focus, subtypes));
+                parts.add(attribute(scope, files, focus, subtypes));
             }
         }
         ModuleInfos modules = new ModuleInfos(snapshot);
@@ -160,23 +160,23 @@ public final class Analyst {
     }
 
     private Attribution attribute(
-            CompilationScope universe, List<SourceFile> files, Focus focus,
+            CompilationScope scope, List<SourceFile> files, Focus focus,
             Map<SourceFile, List<TypeOutline>> subtypes) {
         SnapshotFileManager manager = new SnapshotFileManager(
-                libraries.manager(universe.classPath()), libraries.additions(),
-                snapshot.files().stream().filter(file -> universe.sees(file.module())));
+                libraries.manager(scope.classPath()), libraries.additions(),
+                snapshot.files().stream().filter(file -> scope.sees(file.module())));
         CompilerRun.Attributed run = new CompilerRun(
-                new CompilerRun.Input(libraries.compiler(), libraries.additions(), manager), universe.java(), focus,
+                new CompilerRun.Input(libraries.compiler(), libraries.additions(), manager), scope.java(), focus,
                 monitor).attribute(
                 files, file -> VisibleText.of(file, focus, subtypes.getOrDefault(file, List.of())));
         Elements elements = run.task().getElements();
-        SourceNames sources = SourceNames.of(snapshot, universe);
+        SourceNames sources = SourceNames.of(snapshot, scope);
         Symbols symbols = new Symbols(new ElementKeys(elements, run.task().getTypes()), sources);
         Map<Path, SourceFile> byPath = new LinkedHashMap<>();
         files.forEach(file -> byPath.put(file.path(), file));
         LazyBindings facts = new LazyBindings(files, run, elements, symbols, focus);
-        return new Attribution(universe, run, elements, run.task().getTypes(), symbols, byPath, facts,
-                new TypeVisibility(snapshot.workspace(), universe, sources, libraries,
+        return new Attribution(scope, run, elements, run.task().getTypes(), symbols, byPath, facts,
+                new TypeVisibility(snapshot.workspace(), scope, sources, libraries,
                         new Readability(snapshot.files(), elements)));
     }
 }

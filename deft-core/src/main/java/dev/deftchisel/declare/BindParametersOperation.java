@@ -57,24 +57,24 @@ public final class BindParametersOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return idle(spot.analysis(), spot).map(idle -> {
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return idle(resolved.analysis(), resolved).map(idle -> {
             List<String> names = List.copyOf(idle.parameters().keySet());
             return new Offer(id(), "keep " + String.join(", ", names) + " in "
                     + (names.size() == 1 ? "a field" : "fields"),
-                    Offer.Kind.GENERATE, spot.place().selection(),
-                            List.of(new Question.Members(MEMBERS, "the parameters", names, chosen(idle, spot))));
+                    Offer.Kind.GENERATE, resolved.place().selection(),
+                            List.of(new Question.Members(MEMBERS, "the parameters", names, chosen(idle, resolved))));
         });
     }
 
-    private static List<String> chosen(Idle idle, ResolvedPlace spot) {
+    private static List<String> chosen(Idle idle, ResolvedPlace resolved) {
         return new WrittenMethod(idle.target().code(), idle.constructor())
-                .meant(idle.parameters().keySet(), spot.place().selection());
+                .meant(idle.parameters().keySet(), resolved.place().selection());
     }
 
-    private static Optional<Idle> idle(Analysis analysis, ResolvedPlace spot) {
-        return analysis.code(spot.file().path())
-                .flatMap(code -> WrittenMethod.atHead(code, spot.place().selection()))
+    private static Optional<Idle> idle(Analysis analysis, ResolvedPlace resolved) {
+        return analysis.code(resolved.file().path())
+                .flatMap(code -> WrittenMethod.atHead(code, resolved.place().selection()))
                 .filter(method -> method.tree().getReturnType() == null)
                 .flatMap(method -> TargetClass.at(method.code(), method.code().range(method.tree()).start())
                         .filter(target -> !target.isRecord()).map(target -> idle(target, method.path())))
@@ -98,30 +98,30 @@ public final class BindParametersOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Range selection = spot.place().selection();
-        Analysis near = analyst.analyse(Focus.around(spot.file().path(), selection).deeply());
-        Optional<Idle> found = idle(near, spot);
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Range selection = resolved.place().selection();
+        Analysis near = analyst.analyse(Focus.around(resolved.file().path(), selection).deeply());
+        Optional<Idle> found = idle(near, resolved);
         if (found.isEmpty()) {
-            return Plan.refused(spot, "there is no constructor here with a parameter that nobody uses");
+            return Plan.refused(resolved, "there is no constructor here with a parameter that nobody uses");
         }
         Idle idle = found.get();
-        List<String> names = answers.several(MEMBERS).orElseGet(() -> chosen(idle, spot));
+        List<String> names = answers.several(MEMBERS).orElseGet(() -> chosen(idle, resolved));
         Optional<String> unknown = names.stream().filter(name -> !idle.parameters().containsKey(name)).findFirst();
         if (unknown.isPresent()) {
-            return Plan.refused(spot, "there is no unused parameter '" + unknown.get() + "' here; there are "
+            return Plan.refused(resolved, "there is no unused parameter '" + unknown.get() + "' here; there are "
                     + String.join(", ", idle.parameters().keySet()));
         }
         Map<String, TypeMirror> chosen = new LinkedHashMap<>();
         names.forEach(name -> chosen.put(name, idle.parameters().get(name)));
         // a new field may be found where another of its name was
-        Focus focus = new Focus(Set.of(spot.file().path()), Set.copyOf(names), Set.of(),
-                Map.of(spot.file().path(), List.of(idle.target().code().range(idle.target().tree()))), true)
+        Focus focus = new Focus(Set.of(resolved.file().path()), Set.copyOf(names), Set.of(),
+                Map.of(resolved.file().path(), List.of(idle.target().code().range(idle.target().tree()))), true)
                 .andFiles(analyst.snapshot().pathsMentioning(Set.copyOf(names)));
         Analysis before = analyst.analyse(focus);
-        Idle whole = idle(before, spot).orElse(idle);
+        Idle whole = idle(before, resolved).orElse(idle);
         EditsByFile edits = new EditsByFile(before);
-        edits.of(spot.file().path()).addAll(new KeptParameters(whole.target(), whole.constructor())
+        edits.of(resolved.file().path()).addAll(new KeptParameters(whole.target(), whole.constructor())
                 .keep(chosen, edits.writer(whole.target().code())));
         return new Plan.Ready(edits.change("keep " + String.join(", ", names) + " in " + idle.target()
                 .shown(), SymbolEffects.same(),

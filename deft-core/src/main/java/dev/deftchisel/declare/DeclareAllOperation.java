@@ -58,11 +58,11 @@ public final class DeclareAllOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return UnresolvedName.at(spot.analysis(), spot)
-                .map(missing -> new Offer(id(), "declare all that is missing in " + spot.file().path().getFileName(),
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return UnresolvedName.at(resolved.analysis(), resolved)
+                .map(missing -> new Offer(id(), "declare all that is missing in " + resolved.file().path().getFileName(),
                         Offer.Kind.GENERATE,
-                        new Range(0, spot.file().content().length()), questions()));
+                        new Range(0, resolved.file().content().length()), questions()));
     }
 
     /** What the steps were planned on, which the proof has to look at, too. */
@@ -78,8 +78,8 @@ public final class DeclareAllOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Path file = spot.file().path();
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Path file = resolved.file().path();
         Seen seen = new Seen();
         Map<String, String> left = new LinkedHashMap<>();
         Optional<Change> all = Optional.empty();
@@ -97,9 +97,9 @@ public final class DeclareAllOperation implements Operation {
             step = step(analyst.of(all.get().applyTo(analyst.snapshot())), file, left);
         }
         if (all.isEmpty()) {
-            return left.isEmpty() ? Plan.refused(spot, "all that is named in " + file.getFileName() + " is declared")
+            return left.isEmpty() ? Plan.refused(resolved, "all that is named in " + file.getFileName() + " is declared")
                     : Plan.refused(left.entrySet().stream().findFirst()
-                            .map(one -> Reason.at(file, spot.place().selection(),
+                            .map(one -> Reason.at(file, resolved.place().selection(),
                     "'" + one.getKey() + "' cannot be declared: " + one.getValue())).orElseThrow());
         }
         Change change = new Change("declare " + count + " things that are missing in " + file.getFileName(),
@@ -111,7 +111,7 @@ public final class DeclareAllOperation implements Operation {
         change.files().stream().filter(one -> !one.isNew()).forEach(one -> seen.files.add(one.path()));
         seen.files.removeIf(one -> analyst.snapshot().file(one).isEmpty());
         Map<Path, List<Range>> around = new HashMap<>();
-        around.put(file, List.of(new Range(0, spot.file().content().length())));
+        around.put(file, List.of(new Range(0, resolved.file().content().length())));
         return new Plan.Ready(change, analyst.analyse(new Focus(seen.files, seen.names, Set.of(), around, true)));
     }
 
@@ -122,9 +122,9 @@ public final class DeclareAllOperation implements Operation {
         AttributedFile code = analysis.code(file).orElseThrow();
         for (UnresolvedName missing : missing(analysis, code)) {
             int offset = missing.range().start();
-            ResolvedPlace spot = new ResolvedPlace(new Place(file, new Range(offset, offset)), source, analysis);
-            Optional<Operation> operation = operations.stream().filter(one -> one.offer(spot).isPresent()).findFirst();
-            Plan plan = operation.map(one -> one.plan(spot, Answers.none(), analyst))
+            ResolvedPlace resolved = new ResolvedPlace(new Place(file, new Range(offset, offset)), source, analysis);
+            Optional<Operation> operation = operations.stream().filter(one -> one.offer(resolved).isPresent()).findFirst();
+            Plan plan = operation.map(one -> one.plan(resolved, Answers.none(), analyst))
                     .orElseGet(() -> Plan.refused("nobody can tell what it is"));
             if (plan instanceof Plan.Ready ready) {
                 return Optional.of(ready);

@@ -61,8 +61,8 @@ public final class DeclareCasesOperation implements Operation {
     private record Lacking(AttributedFile code, TreePath path, List<? extends CaseTree> cases, List<String> constants) {
     }
 
-    private static Optional<Lacking> lacking(Analysis analysis, ResolvedPlace spot) {
-        return analysis.code(spot.file().path()).flatMap(code -> code.around(spot.place().selection()).stream()
+    private static Optional<Lacking> lacking(Analysis analysis, ResolvedPlace resolved) {
+        return analysis.code(resolved.file().path()).flatMap(code -> code.around(resolved.place().selection()).stream()
                 .filter(path -> path.getLeaf() instanceof SwitchTree || path.getLeaf() instanceof SwitchExpressionTree)
                 .findFirst()
                 .map(path -> lacking(code, path))
@@ -87,29 +87,29 @@ public final class DeclareCasesOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return lacking(spot.analysis(), spot)
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return lacking(resolved.analysis(), resolved)
                 .map(lacking -> new Offer(id(), "declare the cases " + String.join(", ", lacking.constants()),
                 Offer.Kind.GENERATE, lacking.code().range(lacking.path().getLeaf()),
                 List.of(new Question.Members(MEMBERS, "the cases", lacking.constants(), lacking.constants()))));
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
-        Optional<Lacking> found = lacking(before, spot);
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Analysis before = analyst.analyse(Focus.around(resolved.file().path(), resolved.place().selection()).deeply());
+        Optional<Lacking> found = lacking(before, resolved);
         if (found.isEmpty()) {
-            return Plan.refused(spot, "there is no switch over an enum here that lacks a case");
+            return Plan.refused(resolved, "there is no switch over an enum here that lacks a case");
         }
         Lacking lacking = found.get();
         List<String> chosen = answers.several(MEMBERS).orElse(lacking.constants());
         Optional<String> unknown = chosen.stream().filter(name -> !lacking.constants().contains(name)).findFirst();
         if (unknown.isPresent()) {
-            return Plan.refused(spot, "the switch does not lack a case '" + unknown.get() + "'; it lacks "
+            return Plan.refused(resolved, "the switch does not lack a case '" + unknown.get() + "'; it lacks "
                     + String.join(", ", lacking.constants()));
         }
         EditsByFile edits = new EditsByFile(before);
-        edits.of(spot.file().path()).add(written(lacking, chosen));
+        edits.of(resolved.file().path()).add(written(lacking, chosen));
         return new Plan.Ready(edits.change("declare the cases " + String.join(", ", chosen), SymbolEffects.same(),
                 List.of()), before);
     }

@@ -62,8 +62,8 @@ public final class DeclareLabelOperation implements Operation {
     private record Jump(AttributedFile code, TreePath path, String label, List<Tree> loops) {
     }
 
-    private static Optional<Jump> jump(Analysis analysis, ResolvedPlace spot) {
-        return analysis.code(spot.file().path()).flatMap(code -> code.around(spot.place().selection()).stream()
+    private static Optional<Jump> jump(Analysis analysis, ResolvedPlace resolved) {
+        return analysis.code(resolved.file().path()).flatMap(code -> code.around(resolved.place().selection()).stream()
                 .flatMap(path -> label(path.getLeaf()).map(name -> new Jump(code, path, name.toString(), loops(path)))
                         .stream())
                 .findFirst()
@@ -103,25 +103,25 @@ public final class DeclareLabelOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return jump(spot.analysis(), spot)
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return jump(resolved.analysis(), resolved)
                 .map(jump -> new Offer(id(), "declare the label " + jump.label(), Offer.Kind.GENERATE,
                 jump.code().range(jump.path().getLeaf()), questions()));
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
-        Optional<Jump> found = jump(before, spot);
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Analysis before = analyst.analyse(Focus.around(resolved.file().path(), resolved.place().selection()).deeply());
+        Optional<Jump> found = jump(before, resolved);
         if (found.isEmpty()) {
-            return Plan.refused(spot, "there is no break or continue here to a label that is not declared");
+            return Plan.refused(resolved, "there is no break or continue here to a label that is not declared");
         }
         Jump jump = found.get();
         AttributedFile code = jump.code();
         boolean isInner = answers.single(LOOP).filter("inner"::equals).isPresent();
         int start = code.range(jump.loops().get(isInner ? 0 : jump.loops().size() - 1)).start();
         EditsByFile edits = new EditsByFile(before);
-        edits.of(spot.file().path()).add(new NewCode(code.file())
+        edits.of(resolved.file().path()).add(new NewCode(code.file())
                 .write(jump.label() + ":" + Layout.of(code.file()).lineEnd() + Layout.indentOf(code.file(), start))
                 .at(start));
         return new Plan.Ready(edits.change("declare the label " + jump.label(), SymbolEffects.same(), List.of()),

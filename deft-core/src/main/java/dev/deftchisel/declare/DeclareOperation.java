@@ -84,38 +84,38 @@ abstract class DeclareOperation implements Operation {
     abstract PlannedDeclaration declared(DeclarationRequest asked);
 
     @Override
-    public final Optional<Offer> offer(ResolvedPlace spot) {
-        return UnresolvedName.at(spot.analysis(), spot)
+    public final Optional<Offer> offer(ResolvedPlace resolved) {
+        return UnresolvedName.at(resolved.analysis(), resolved)
                 .filter(this::isFor)
                 .map(missing -> new Offer(id(), title(missing), Offer.Kind.GENERATE, missing.range(), questions()));
     }
 
     @Override
-    public final Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Path file = spot.file().path();
-        Analysis near = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
-        Optional<UnresolvedName> found = UnresolvedName.at(near, spot);
+    public final Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Path file = resolved.file().path();
+        Analysis near = analyst.analyse(Focus.around(file, resolved.place().selection()).deeply());
+        Optional<UnresolvedName> found = UnresolvedName.at(near, resolved);
         if (found.isEmpty() || !isFor(found.get())) {
-            return Plan.refused(spot, "there is nothing here that " + id() + " could declare");
+            return Plan.refused(resolved, "there is nothing here that " + id() + " could declare");
         }
         Optional<TypeElement> owner = found.get().owner();
         if (owner.isEmpty()) {
-            return Plan.refused(spot, "it is not known which type must declare " + found.get().name()
+            return Plan.refused(resolved, "it is not known which type must declare " + found.get().name()
                     + "; declare what stands before it first");
         }
         SymbolKey key = found.get().code().key(owner.get());
         Optional<SourceFile> home = analyst.declaring(key);
         if (home.isEmpty()) {
-            return Plan.refused(spot, owner.get().getSimpleName()
+            return Plan.refused(resolved, owner.get().getSimpleName()
                     + " is not declared in the workspace, and cannot get a member "
                     + found.get().name());
         }
-        return plan(spot, answers, analyst, key, home.get().path(), found.get());
+        return plan(resolved, answers, analyst, key, home.get().path(), found.get());
     }
 
-    private Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst, SymbolKey owner, Path home,
+    private Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst, SymbolKey owner, Path home,
             UnresolvedName found) {
-        Path file = spot.file().path();
+        Path file = resolved.file().path();
         String name = found.name();
         Set<Path> files = new HashSet<>(List.of(file, home));
         files.addAll(analyst.snapshot().pathsMentioning(Set.of(name)));
@@ -124,15 +124,15 @@ abstract class DeclareOperation implements Operation {
                     .forEach(other -> files.add(other.path()));
         }
         Analysis before = analyst.analyse(new Focus(files, Set.of(name), Set.of(),
-                Map.of(file, List.of(spot.place().selection())), true));
-        UnresolvedName missing = UnresolvedName.at(before, spot).orElseThrow();
+                Map.of(file, List.of(resolved.place().selection())), true));
+        UnresolvedName missing = UnresolvedName.at(before, resolved).orElseThrow();
         AttributedFile code = before.code(home).orElseThrow();
         List<UnresolvedName> uses = new ArrayList<>(List.of(missing));
         uses.addAll(missing.others(before));
         Optional<TargetClass> target = missing.isOwn() ? around(uses)
                 : before.declaration(owner).flatMap(declared -> TargetClass.at(code, declared.range().start()));
         if (target.isEmpty()) {
-            return Plan.refused(spot, "the declaration of the type that must have " + name + " was not found");
+            return Plan.refused(resolved, "the declaration of the type that must have " + name + " was not found");
         }
         boolean isStatic = missing.isOfType() || missing.isOwn() && uses.stream()
                 .anyMatch(use -> use.isOfType() || use.isOwn() && use.isStaticIn(target.get().type(), before));

@@ -66,8 +66,8 @@ public final class DeclareParameterOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return UnresolvedName.at(spot.analysis(), spot)
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return UnresolvedName.at(resolved.analysis(), resolved)
                 .flatMap(missing -> receiver(missing).map(receiver -> offer(missing, receiver)));
     }
 
@@ -130,25 +130,25 @@ public final class DeclareParameterOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Path file = spot.file().path();
-        Analysis near = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
-        Optional<UnresolvedName> found = UnresolvedName.at(near, spot);
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Path file = resolved.file().path();
+        Analysis near = analyst.analyse(Focus.around(file, resolved.place().selection()).deeply());
+        Optional<UnresolvedName> found = UnresolvedName.at(near, resolved);
         Optional<ExecutableElement> method = found.flatMap(DeclareParameterOperation::receiver);
         if (method.isEmpty()) {
-            return Plan.refused(spot, "nothing here asks for a parameter: a name that nobody declares,"
+            return Plan.refused(resolved, "nothing here asks for a parameter: a name that nobody declares,"
                     + " or a call with one argument too many");
         }
         SymbolKey key = found.get().code().key(method.get());
         SymbolKey owner = found.get().code().key(method.get().getEnclosingElement());
         Optional<SourceFile> home = analyst.declaring(owner);
         if (home.isEmpty()) {
-            return Plan.refused(spot, AddedParameter.word(method.get())
+            return Plan.refused(resolved, AddedParameter.word(method.get())
                     + " is not declared in the workspace, and cannot get a parameter");
         }
         Analysis before = analyst.analyse(AddedParameter.focus(analyst, method.get(), List.of(file, home.get().path()),
-                Set.of(found.get().name()), Map.of(file, List.of(spot.place().selection()))));
-        UnresolvedName missing = UnresolvedName.at(before, spot).orElseThrow();
+                Set.of(found.get().name()), Map.of(file, List.of(resolved.place().selection()))));
+        UnresolvedName missing = UnresolvedName.at(before, resolved).orElseThrow();
         Optional<TypeMirror> type = type(missing, before);
         if (type.isEmpty()) {
             return Plan.refused(Reason.at(file, missing.range(),
@@ -161,7 +161,7 @@ public final class DeclareParameterOperation implements Operation {
         boolean isKept = missing.isConstructor() && answers.single(KEEP).filter("none"::equals).isEmpty();
         return new ParameterPlan(before, before.code(home.get().path()).orElseThrow(), key, type.get(), name, value,
                 isKept)
-                .plan(spot, title(missing, method.get()));
+                .plan(resolved, title(missing, method.get()));
     }
 
     private static Optional<TypeMirror> type(UnresolvedName missing, Analysis before) {

@@ -85,14 +85,14 @@ public final class DeclareTypeOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return missing(spot.analysis(), spot)
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return missing(resolved.analysis(), resolved)
                 .map(missing -> new Offer(id(), title(missing), Offer.Kind.GENERATE, missing.range(),
                 questions()));
     }
 
-    private static Optional<UnresolvedName> missing(Analysis analysis, ResolvedPlace spot) {
-        return UnresolvedName.at(analysis, spot).filter(UnresolvedName::isType);
+    private static Optional<UnresolvedName> missing(Analysis analysis, ResolvedPlace resolved) {
+        return UnresolvedName.at(analysis, resolved).filter(UnresolvedName::isType);
     }
 
     private static String title(UnresolvedName missing) {
@@ -100,12 +100,12 @@ public final class DeclareTypeOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Path file = spot.file().path();
-        Analysis near = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
-        Optional<UnresolvedName> found = missing(near, spot);
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Path file = resolved.file().path();
+        Analysis near = analyst.analyse(Focus.around(file, resolved.place().selection()).deeply());
+        Optional<UnresolvedName> found = missing(near, resolved);
         if (found.isEmpty()) {
-            return Plan.refused(spot, "there is no name here of which a type could be declared");
+            return Plan.refused(resolved, "there is no name here of which a type could be declared");
         }
         String name = found.get().name();
         Set<Path> files = new HashSet<>(Set.of(file));
@@ -117,8 +117,8 @@ public final class DeclareTypeOperation implements Operation {
         Set<String> names = found.get().path().getParentPath().getLeaf() instanceof VariableTree variable
                 ? Set.of(name, variable.getName().toString()) : Set.of(name);
         Analysis before = analyst.analyse(new Focus(files, names, Set.of(),
-                Map.of(file, List.of(spot.place().selection())), true));
-        UnresolvedName missing = missing(before, spot).orElseThrow();
+                Map.of(file, List.of(resolved.place().selection())), true));
+        UnresolvedName missing = missing(before, resolved).orElseThrow();
         TypeUses uses = TypeUses.of(missing, before);
         if (found.get().isOfType()) {
             // what is selected from a type is within that one, wherever it is

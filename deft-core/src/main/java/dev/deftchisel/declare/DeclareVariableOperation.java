@@ -91,7 +91,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
         } else if (missing.isElement()) {
             return element(missing, owner, types);
         }
-        String as = answers.single(AS).filter(said -> !said.equals("use")).orElse(standard(missing));
+        String as = answers.single(AS).filter(said -> !said.equals("use")).orElse(defaultKind(missing));
         Optional<TypeMirror> type = type(asked.uses(), types);
         Optional<String> said = answers.single(TYPE).filter(text -> !text.isEmpty());
         // the fields of an interface are constants, whatever they are called (JLS 9.3)
@@ -152,12 +152,12 @@ public final class DeclareVariableOperation extends DeclareOperation {
             return new PlannedDeclaration.Impossible("the type of '" + missing.code().text(given.getExpression())
                     + "' is not known; declare what it needs first");
         }
-        String standard = type.get().getKind().isPrimitive() ? " default " + PlaceholderCode.value(type.get())
+        String defaultClause = type.get().getKind().isPrimitive() ? " default " + PlaceholderCode.value(type.get())
                 : written.get().equals("String") ? " default \"\"" : type.get().getKind() == TypeKind.ARRAY
                 ? " default {}" : "";
         return new PlannedDeclaration.Members("declare the element " + owner.name() + "." + missing.name(),
                 List.of(NewMember.added(
-                NewMember.Kind.METHOD, missing.name(), List.of(written.get() + " " + missing.name() + "()" + standard
+                NewMember.Kind.METHOD, missing.name(), List.of(written.get() + " " + missing.name() + "()" + defaultClause
                         + ";"))));
     }
 
@@ -183,7 +183,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
         return assignment.getParentPath().getLeaf() instanceof ExpressionStatementTree;
     }
 
-    private static String standard(UnresolvedName missing) {
+    private static String defaultKind(UnresolvedName missing) {
         boolean isSet = missing.object().isEmpty() && missing.method().isPresent()
                 && assignment(missing).filter(DeclareVariableOperation::isWholeStatement).isPresent();
         return missing.name().matches("\\p{Lu}[\\p{Lu}\\p{N}_]*") ? CONSTANT : isSet ? LOCAL : FIELD;

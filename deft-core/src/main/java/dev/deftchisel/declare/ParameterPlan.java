@@ -39,7 +39,7 @@ import javax.lang.model.type.TypeMirror;
 record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMirror type, String name, String value,
         boolean isKept) {
 
-    Plan plan(ResolvedPlace spot, String title) {
+    Plan plan(ResolvedPlace resolved, String title) {
         Optional<Binding> declared = before.declaration(key);
         Optional<TreePath> method = declared.flatMap(binding -> code.declaration(binding.range()))
                 .filter(path -> path.getLeaf() instanceof MethodTree);
@@ -52,7 +52,7 @@ record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMi
                     : component(target.orElseThrow(), edits, title);
         }
         if (method.isEmpty()) {
-            return Plan.refused(spot, "the class has no constructor that is written; declare one");
+            return Plan.refused(resolved, "the class has no constructor that is written; declare one");
         }
         AddedParameter added = new AddedParameter(
                 before, edits, code, method.get(), new AddedParameter.NewParameter(type, name));

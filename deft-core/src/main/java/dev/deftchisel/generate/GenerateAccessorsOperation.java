@@ -76,7 +76,7 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
 
     /** At a field that one, otherwise all. */
     @Override
-    List<StateField> standard(TargetClass target, int offset) {
+    List<StateField> defaultMembers(TargetClass target, int offset) {
         return target.partAt(offset).map(List::of).orElseGet(() -> candidates(target));
     }
 

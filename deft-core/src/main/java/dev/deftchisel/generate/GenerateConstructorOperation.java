@@ -111,7 +111,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
 
     /** Fields with a value of their own rather keep it. */
     @Override
-    List<StateField> standard(TargetClass target, int offset) {
+    List<StateField> defaultMembers(TargetClass target, int offset) {
         return candidates(target).stream().filter(part -> !part.hasValue()).toList();
     }
 

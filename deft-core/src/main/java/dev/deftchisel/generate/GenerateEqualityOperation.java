@@ -65,7 +65,7 @@ public final class GenerateEqualityOperation extends GenerateOperation {
     }
 
     @Override
-    List<StateField> standard(TargetClass target, int offset) {
+    List<StateField> defaultMembers(TargetClass target, int offset) {
         return target.parts().stream().filter(part -> !part.element().getModifiers().contains(Modifier.TRANSIENT))
                 .toList();
     }

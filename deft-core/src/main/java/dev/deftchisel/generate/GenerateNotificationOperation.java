@@ -65,7 +65,7 @@ public final class GenerateNotificationOperation extends GenerateOperation {
 
     /** At a field that one, otherwise all. */
     @Override
-    List<StateField> standard(TargetClass target, int offset) {
+    List<StateField> defaultMembers(TargetClass target, int offset) {
         return target.partAt(offset).filter(candidates(target)::contains).map(List::of)
                 .orElseGet(() -> candidates(target));
     }

@@ -71,7 +71,7 @@ public abstract class GenerateOperation implements Operation {
     abstract List<StateField> candidates(TargetClass target);
 
     /** Those that are chosen when nothing is said. */
-    List<StateField> standard(TargetClass target, int offset) {
+    List<StateField> defaultMembers(TargetClass target, int offset) {
         return candidates(target);
     }
 
@@ -101,12 +101,12 @@ public abstract class GenerateOperation implements Operation {
     }
 
     @Override
-    public final Optional<Offer> offer(ResolvedPlace spot) {
-        int caret = spot.place().caret();
-        return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(caret) && isFor(target))
+    public final Optional<Offer> offer(ResolvedPlace resolved) {
+        int caret = resolved.place().caret();
+        return target(resolved.analysis(), resolved).filter(target -> target.isAmongMembers(caret) && isFor(target))
                 .map(target -> {
                     List<Question> questions = new ArrayList<>(List.of(new Question.Members(MEMBERS, membersLabel(),
-                            names(candidates(target)), names(standard(target, caret)))));
+                            names(candidates(target)), names(defaultMembers(target, caret)))));
                     questions.addAll(choices(target));
                     Range range = target.code().range(target.tree());
                     return new Offer(id(), title(target), Offer.Kind.GENERATE, range, questions);
@@ -114,8 +114,8 @@ public abstract class GenerateOperation implements Operation {
     }
 
     /** The type at a spot. */
-    public static Optional<TargetClass> target(Analysis analysis, ResolvedPlace spot) {
-        return analysis.code(spot.file().path()).flatMap(code -> TargetClass.at(code, spot.place().caret()));
+    public static Optional<TargetClass> target(Analysis analysis, ResolvedPlace resolved) {
+        return analysis.code(resolved.file().path()).flatMap(code -> TargetClass.at(code, resolved.place().caret()));
     }
 
     private static List<String> names(List<StateField> parts) {
@@ -123,23 +123,23 @@ public abstract class GenerateOperation implements Operation {
     }
 
     @Override
-    public final Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Path file = spot.file().path();
+    public final Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Path file = resolved.file().path();
         // the bodies of the type tell what is there already
-        Analysis first = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
-        Optional<TargetClass> found = target(first, spot);
+        Analysis first = analyst.analyse(Focus.around(file, resolved.place().selection()).deeply());
+        Optional<TargetClass> found = target(first, resolved);
         if (found.isEmpty() || !isFor(found.get())) {
-            return Plan.refused(spot, "this cannot be done for " + found.map(target -> target.name().isEmpty()
+            return Plan.refused(resolved, "this cannot be done for " + found.map(target -> target.name().isEmpty()
                     ? "an anonymous class" : target.name()).orElse("what is outside of all types"));
         }
         TargetClass target = found.get();
-        List<String> names = answers.several(MEMBERS).orElseGet(() -> names(standard(target, spot.place().caret())));
+        List<String> names = answers.several(MEMBERS).orElseGet(() -> names(defaultMembers(target, resolved.place().caret())));
         List<StateField> candidates = candidates(target);
         List<StateField> chosen = new ArrayList<>();
         for (String name : names) {
             Optional<StateField> part = candidates.stream().filter(one -> one.name().equals(name)).findFirst();
             if (part.isEmpty()) {
-                return Plan.refused(spot, "there is no '" + name + "' in " + target.name() + " for this; "
+                return Plan.refused(resolved, "there is no '" + name + "' in " + target.name() + " for this; "
                         + (candidates.isEmpty() ? "there is nothing"
                                 : "there are " + String.join(", ", names(candidates))));
             }
@@ -148,16 +148,16 @@ public abstract class GenerateOperation implements Operation {
         EditsByFile edits = new EditsByFile(first);
         GenerationResult generated = generate(new GenerationRequest(target, chosen, answers,
                 edits.writer(target.code()), analyst));
-        return generated instanceof GenerationResult.Members members ? plan(spot, target, members, edits, analyst)
+        return generated instanceof GenerationResult.Members members ? plan(resolved, target, members, edits, analyst)
                 : Plan.refused(((GenerationResult.Refused) generated).reason());
     }
 
-    private Plan plan(ResolvedPlace spot, TargetClass target, GenerationResult.Members generated, EditsByFile edits,
+    private Plan plan(ResolvedPlace resolved, TargetClass target, GenerationResult.Members generated, EditsByFile edits,
             Analyst analyst) {
         AttributedFile code = target.code();
         List<NewMember> members = generated.members().stream().filter(member -> !isThere(code, member)).toList();
         if (members.isEmpty() && generated.above().isEmpty()) {
-            return Plan.refused(spot, "all of this is there already");
+            return Plan.refused(resolved, "all of this is there already");
         }
         List<Edit> written = new MemberInserter(target).edits(members);
         edits.of(code.file().path()).addAll(written);

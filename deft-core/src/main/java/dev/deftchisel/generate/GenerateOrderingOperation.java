@@ -85,7 +85,7 @@ public final class GenerateOrderingOperation extends GenerateOperation {
 
     /** At a field by that one, otherwise by the first. */
     @Override
-    List<StateField> standard(TargetClass target, int offset) {
+    List<StateField> defaultMembers(TargetClass target, int offset) {
         return target.partAt(offset).filter(candidates(target)::contains).map(List::of)
                 .orElseGet(() -> candidates(target).subList(0, 1));
     }

@@ -134,10 +134,10 @@ final class DeepInlining {
             if (chain.contains(called.get().key())) {
                 return Optional.of(recursion(change, call, called.get()));
             }
-            ResolvedPlace spot = new ResolvedPlace(new Place(call.file(),
+            ResolvedPlace resolved = new ResolvedPlace(new Place(call.file(),
                     new Range(call.name().start(), call.name().start())),
                     next.snapshot().file(call.file()).orElseThrow(), around);
-            Plan plan = new InlineMethod(spot, called.get(), next).plan(true, true, opens);
+            Plan plan = new InlineMethod(resolved, called.get(), next).plan(true, true, opens);
             if (plan instanceof Plan.Ready ready) {
                 Set<SymbolKey> longer = new HashSet<>(chain);
                 longer.add(called.get().key());

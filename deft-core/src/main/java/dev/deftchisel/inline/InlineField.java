@@ -50,12 +50,12 @@ final class InlineField {
     /** Symbols that end as assignments do and are none. */
     private static final Set<String> COMPARISONS = Set.of("==", "!=", "<=", ">=");
 
-    private final ResolvedPlace spot;
+    private final ResolvedPlace resolved;
     private final Symbol field;
     private final Analyst analyst;
 
-    InlineField(ResolvedPlace spot, Symbol field, Analyst analyst) {
-        this.spot = spot;
+    InlineField(ResolvedPlace resolved, Symbol field, Analyst analyst) {
+        this.resolved = resolved;
         this.field = field;
         this.analyst = analyst;
     }
@@ -69,9 +69,9 @@ final class InlineField {
     Plan plan(boolean onlyHere, boolean stays) {
         Optional<SourceFile> declaring = analyst.declaring(field.key());
         if (declaring.isEmpty()) {
-            return Plan.refused(spot, "the field " + field.signature() + " is not declared in the workspace");
+            return Plan.refused(resolved, "the field " + field.signature() + " is not declared in the workspace");
         }
-        Set<Path> files = new HashSet<>(List.of(declaring.get().path(), spot.file().path()));
+        Set<Path> files = new HashSet<>(List.of(declaring.get().path(), resolved.file().path()));
         if (!field.isPrivate()) {
             files.addAll(analyst.snapshot().pathsMentioning(Set.of(field.name())));
         }
@@ -81,7 +81,7 @@ final class InlineField {
         Optional<TreePath> path = declared.flatMap(binding -> home.flatMap(code -> code.declaration(binding.range())
                 .filter(found -> found.getLeaf() instanceof VariableTree)));
         if (path.isEmpty()) {
-            return Plan.refused(spot, "the declaration of " + field.signature() + " was not found");
+            return Plan.refused(resolved, "the declaration of " + field.signature() + " was not found");
         }
         Optional<String> objection = objection(before, home.get(), path.get());
         if (objection.isPresent()) {
@@ -89,10 +89,10 @@ final class InlineField {
         }
         List<Binding> uses = before.uses(field.key()).stream()
                 .filter(use -> use.role() == Role.READ && use.isNamed())
-                .filter(use -> !onlyHere || spot.isAt(use))
+                .filter(use -> !onlyHere || resolved.isAt(use))
                 .toList();
         if (uses.isEmpty()) {
-            return Plan.refused(spot, "the field is never read");
+            return Plan.refused(resolved, "the field is never read");
         }
         Optional<Reason> early = isConstant(home.get(), path.get()) ? Optional.empty()
                 : early(home.get(), path.get(), uses);
@@ -204,9 +204,9 @@ final class InlineField {
      * Whether the name of a field stands before an assignment somewhere in the file, most of which is not analysed
      * here.
      */
-    static boolean mayBeAssigned(ResolvedPlace spot, Symbol field) {
-        Tokens tokens = spot.file().tokens();
-        int declared = spot.analysis().declaration(field.key()).map(binding -> tokens.at(binding.range().start()))
+    static boolean mayBeAssigned(ResolvedPlace resolved, Symbol field) {
+        Tokens tokens = resolved.file().tokens();
+        int declared = resolved.analysis().declaration(field.key()).map(binding -> tokens.at(binding.range().start()))
                 .orElse(-1);
         for (int i = tokens.code(0); i < tokens.count(); i = tokens.code(i + 1)) {
             int next = tokens.code(i + 1);

@@ -36,12 +36,12 @@ import java.util.Set;
 /** Puts what a method does where it is called. */
 final class InlineMethod {
 
-    private final ResolvedPlace spot;
+    private final ResolvedPlace resolved;
     private final Symbol method;
     private final Analyst analyst;
 
-    InlineMethod(ResolvedPlace spot, Symbol method, Analyst analyst) {
-        this.spot = spot;
+    InlineMethod(ResolvedPlace resolved, Symbol method, Analyst analyst) {
+        this.resolved = resolved;
         this.method = method;
         this.analyst = analyst;
     }
@@ -57,7 +57,7 @@ final class InlineMethod {
     Plan plan(boolean onlyHere, boolean stays, boolean opens) {
         Optional<SourceFile> declaring = analyst.declaring(method.key());
         if (declaring.isEmpty()) {
-            return Plan.refused(spot, "the method " + method.signature() + " is not declared in the workspace");
+            return Plan.refused(resolved, "the method " + method.signature() + " is not declared in the workspace");
         }
         Focus focus = focus(declaring.get(), onlyHere);
         Analysis near = analyst.analyse(focus);
@@ -69,7 +69,7 @@ final class InlineMethod {
         }
         List<Binding> uses = uses(before, onlyHere);
         if (uses.isEmpty()) {
-            return Plan.refused(spot, onlyHere ? "this is no call; put the caret on the call that is to give way"
+            return Plan.refused(resolved, onlyHere ? "this is no call; put the caret on the call that is to give way"
                     : "the method is never called");
         }
         boolean isWished = !onlyHere && !stays;
@@ -84,7 +84,7 @@ final class InlineMethod {
     private List<Binding> uses(Analysis before, boolean onlyHere) {
         return before.uses(method.key()).stream()
                 .filter(use -> use.role() != Role.DECLARATION && use.role() != Role.DOC && use.isNamed())
-                .filter(use -> !onlyHere || spot.isAt(use))
+                .filter(use -> !onlyHere || resolved.isAt(use))
                 .toList();
     }
 
@@ -105,7 +105,7 @@ final class InlineMethod {
 
     /** Every file in which it may be called, with the body of its declaration. */
     private Focus focus(SourceFile declaring, boolean onlyHere) {
-        Set<Path> files = new HashSet<>(List.of(declaring.path(), spot.file().path()));
+        Set<Path> files = new HashSet<>(List.of(declaring.path(), resolved.file().path()));
         if (!onlyHere && !method.isPrivate()) {
             files.addAll(analyst.snapshot().pathsMentioning(Set.of(method.name())));
         }

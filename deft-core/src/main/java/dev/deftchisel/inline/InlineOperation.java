@@ -77,28 +77,28 @@ public final class InlineOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return spot.symbol().flatMap(symbol -> switch (symbol.kind()) {
-            case LOCAL_VARIABLE -> spot.analysis().code(spot.file().path())
-                    .flatMap(code -> InlinedVariable.of(spot.analysis(), code, symbol.key())
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return resolved.symbol().flatMap(symbol -> switch (symbol.kind()) {
+            case LOCAL_VARIABLE -> resolved.analysis().code(resolved.file().path())
+                    .flatMap(code -> InlinedVariable.of(resolved.analysis(), code, symbol.key())
                             instanceof InlinedVariable.Inlinable found
-                            ? Optional.of(offer(spot, "inline the variable " + symbol.name() + ", used in "
+                            ? Optional.of(offer(resolved, "inline the variable " + symbol.name() + ", used in "
                                     + places(found.variable().uses().size())))
                             : Optional.empty());
             case FIELD -> symbol.isSource() && (symbol.modifiers().contains(Modifier.FINAL) || symbol.isPrivate()
-                    && !InlineField.mayBeAssigned(spot, symbol))
-                    ? Optional.of(offer(spot, "inline the field " + symbol.signature()))
+                    && !InlineField.mayBeAssigned(resolved, symbol))
+                    ? Optional.of(offer(resolved, "inline the field " + symbol.signature()))
                     : Optional.empty();
             case METHOD -> symbol.isSource() && !symbol.modifiers().contains(Modifier.ABSTRACT)
-                    ? Optional.of(offer(spot, "inline the method " + symbol.signature()))
+                    ? Optional.of(offer(resolved, "inline the method " + symbol.signature()))
                     : Optional.empty();
             default -> Optional.empty();
         });
     }
 
-    private Offer offer(ResolvedPlace spot, String title) {
-        return new Offer(id(), title, Offer.Kind.REFACTORING, spot.bindings().get(0).range(),
-                spot.symbol().filter(symbol -> symbol.kind() == SymbolKind.METHOD).isPresent() ? questions()
+    private Offer offer(ResolvedPlace resolved, String title) {
+        return new Offer(id(), title, Offer.Kind.REFACTORING, resolved.bindings().get(0).range(),
+                resolved.symbol().filter(symbol -> symbol.kind() == SymbolKind.METHOD).isPresent() ? questions()
                 : List.of(PLACES_QUESTION));
     }
 
@@ -107,23 +107,23 @@ public final class InlineOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Optional<Symbol> target = spot.symbol();
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Optional<Symbol> target = resolved.symbol();
         if (target.isEmpty()) {
-            return Plan.refused(spot, "there is no name here that could be inlined");
+            return Plan.refused(resolved, "there is no name here that could be inlined");
         }
         boolean onlyHere = answers.single(PLACES).filter("here"::equals).isPresent();
-        boolean isUse = spot.bindings().stream().anyMatch(binding -> binding.role() != Role.DECLARATION);
+        boolean isUse = resolved.bindings().stream().anyMatch(binding -> binding.role() != Role.DECLARATION);
         if (onlyHere && !isUse) {
-            return Plan.refused(spot, "this is the declaration; put the caret on the use that is to give way");
+            return Plan.refused(resolved, "this is the declaration; put the caret on the use that is to give way");
         }
         boolean stays = answers.single(PLACES).filter("keep"::equals).isPresent();
         return switch (target.get().kind()) {
-            case LOCAL_VARIABLE -> variable(spot, target.get(), analyst, onlyHere, stays);
-            case FIELD -> new InlineField(spot, target.get(), analyst).plan(onlyHere, stays);
+            case LOCAL_VARIABLE -> variable(resolved, target.get(), analyst, onlyHere, stays);
+            case FIELD -> new InlineField(resolved, target.get(), analyst).plan(onlyHere, stays);
             case METHOD -> {
                 boolean opens = answers.single(ACCESS).filter(OPEN::equals).isPresent();
-                Plan plan = new InlineMethod(spot, target.get(), analyst).plan(onlyHere, stays, opens);
+                Plan plan = new InlineMethod(resolved, target.get(), analyst).plan(onlyHere, stays, opens);
                 boolean goesOn = answers.single(LEVELS).filter(ALL::equals).isPresent();
                 Plan whole = goesOn && plan instanceof Plan.Ready ready ? new DeepInlining(analyst, opens)
                         .from(ready, target.get()) : plan;
@@ -131,23 +131,23 @@ public final class InlineOperation implements Operation {
                         ? new Plan.Ready(ready.change(), Opening.widened(analyst, ready.before(), ready.change()))
                         : whole;
             }
-            default -> Plan.refused(spot,
+            default -> Plan.refused(resolved,
                     "only local variables, fields and methods can be inlined, and this is the " + target.get()
                     .describe());
         };
     }
 
-    private static Plan variable(ResolvedPlace spot, Symbol variable, Analyst analyst, boolean onlyHere,
+    private static Plan variable(ResolvedPlace resolved, Symbol variable, Analyst analyst, boolean onlyHere,
             boolean stays) {
-        Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
-        AttributedFile code = before.code(spot.file().path()).orElseThrow();
+        Analysis before = analyst.analyse(Focus.around(resolved.file().path(), resolved.place().selection()).deeply());
+        AttributedFile code = before.code(resolved.file().path()).orElseThrow();
         InlinedVariable.VariableResult found = InlinedVariable.of(before, code, variable.key());
         if (found instanceof InlinedVariable.NotInlinable no) {
             return Plan.refused(no.reason());
         }
         InlinedVariable inlined = ((InlinedVariable.Inlinable) found).variable();
         List<TreePath> places = onlyHere
-                ? inlined.uses().stream().filter(use -> code.range(use.getLeaf()).touches(spot.place().caret()))
+                ? inlined.uses().stream().filter(use -> code.range(use.getLeaf()).touches(resolved.place().caret()))
                 .toList()
                 : inlined.uses();
         return new InlineVariable(before, inlined).plan(places, !stays);

@@ -40,10 +40,10 @@ public final class MoveToPackageFolderOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        Range clause = spot.file().outline().packageRange();
-        return target(spot.file()).filter(target -> clause.touches(spot.place().caret()))
-                .map(target -> new Offer(id(), title(spot.file(), target), Offer.Kind.REFACTORING, clause, List.of()));
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        Range clause = resolved.file().outline().packageRange();
+        return target(resolved.file()).filter(target -> clause.touches(resolved.place().caret()))
+                .map(target -> new Offer(id(), title(resolved.file(), target), Offer.Kind.REFACTORING, clause, List.of()));
     }
 
     private static String title(SourceFile file, Path target) {
@@ -59,11 +59,11 @@ public final class MoveToPackageFolderOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        SourceFile file = spot.file();
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        SourceFile file = resolved.file();
         Optional<Path> target = target(file);
         if (target.isEmpty()) {
-            return Plan.refused(spot, "this file is in the folder of its package already, or is generated");
+            return Plan.refused(resolved, "this file is in the folder of its package already, or is generated");
         } else if (Files.exists(target.get())) {
             return Plan.refused(Reason.at(target.get(), new Range(0, 0), "this file is in the way"));
         }

@@ -27,7 +27,7 @@ public record Foldable(Kind kind, int first, int last) {
      * Blocks, comments of several lines and the imports, in the order in which they end; goes by tokens, so broken code
      * will do.
      */
-    public static List<Foldable> in(Tokens tokens, FileOutline skeleton, LineMap lines) {
+    public static List<Foldable> in(Tokens tokens, FileOutline outline, LineMap lines) {
         List<Foldable> found = new ArrayList<>();
         Deque<Integer> open = new ArrayDeque<>();
         for (int i = 0; i < tokens.count(); i++) {
@@ -40,7 +40,7 @@ public record Foldable(Kind kind, int first, int last) {
                 add(found, lines, Kind.COMMENT, tokens.range(i), 0);
             }
         }
-        List<ImportOutline> imports = skeleton.imports();
+        List<ImportOutline> imports = outline.imports();
         if (!imports.isEmpty()) {
             add(found, lines, Kind.IMPORTS, new Range(imports.get(0).range().start(), imports.get(imports.size() - 1)
                     .range().end()), 0);

@@ -30,9 +30,9 @@ public record AccessQuestion(String label, List<AccessLevel> levels) {
     }
 
     /** The same choice where what is used tells the standard: as few as the use allows. */
-    public static Question asNeeded(String standard, List<AccessLevel> levels) {
+    public static Question asNeeded(String label, List<AccessLevel> levels) {
         return new Question.Choice(KEY, "who may use it",
-                Stream.concat(Stream.of(new Question.Option(NEEDED, standard)), options(levels).stream())
+                Stream.concat(Stream.of(new Question.Option(NEEDED, label)), options(levels).stream())
                 .toList(), NEEDED);
     }
 

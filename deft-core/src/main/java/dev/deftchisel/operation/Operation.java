@@ -25,18 +25,18 @@ public interface Operation {
     /**
      * Whether and as what it can be done at a spot. Must be quick: nothing but the spot's analysis is looked at.
      *
-     * @param spot the place with its meaning
+     * @param resolved the place with its meaning
      */
-    Optional<Offer> offer(ResolvedPlace spot);
+    Optional<Offer> offer(ResolvedPlace resolved);
 
     /**
      * Works out the change.
      *
-     * @param spot    where it was offered
+     * @param resolved    where it was offered
      * @param answers to its questions; those that are missing take their standard
      * @param analyst for whatever else needs to be looked at
      */
-    Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst);
+    Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst);
 
     /**
      * Called when the guard finds differences: a chance to keep the meaning by further edits, such as a qualifier.

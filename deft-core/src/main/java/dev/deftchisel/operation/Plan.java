@@ -41,7 +41,7 @@ public sealed interface Plan {
     }
 
     /** A refusal for what is at the spot itself. */
-    static Plan refused(ResolvedPlace spot, String sentence) {
-        return refused(Reason.at(spot.file().path(), spot.place().selection(), sentence));
+    static Plan refused(ResolvedPlace resolved, String sentence) {
+        return refused(Reason.at(resolved.file().path(), resolved.place().selection(), sentence));
     }
 }

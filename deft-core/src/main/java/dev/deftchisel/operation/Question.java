@@ -45,9 +45,9 @@ public sealed interface Question {
      * One of several.
      *
      * @param options  at least one
-     * @param standard the option taken when nothing is said
+     * @param defaultAnswer the option taken when nothing is said
      */
-    record Choice(String key, String label, List<Option> options, String standard) implements Question {
+    record Choice(String key, String label, List<Option> options, String defaultAnswer) implements Question {
 
         /** Copies the list. */
         public Choice {
@@ -68,22 +68,22 @@ public sealed interface Question {
      * Some of several, in an order.
      *
      * @param candidates all that can be chosen
-     * @param standard   the ones taken when nothing is said
+     * @param defaultAnswer   the ones taken when nothing is said
      */
-    record Members(String key, String label, List<String> candidates, List<String> standard) implements Question {
+    record Members(String key, String label, List<String> candidates, List<String> defaultAnswer) implements Question {
 
         /** Copies the lists. */
         public Members {
             candidates = List.copyOf(candidates);
-            standard = List.copyOf(standard);
+            defaultAnswer = List.copyOf(defaultAnswer);
         }
     }
 
     /** Yes or no. */
-    record Flag(String key, String label, boolean standard) implements Question {
+    record Flag(String key, String label, boolean defaultAnswer) implements Question {
     }
 
     /** Any text. */
-    record Text(String key, String label, String standard) implements Question {
+    record Text(String key, String label, String defaultAnswer) implements Question {
     }
 }

@@ -13,19 +13,19 @@ import java.util.Optional;
  * Where an error is.
  *
  * @param error    it
- * @param survey   of its file
+ * @param context   of its file
  * @param analysis in which the file is attributed as a whole
  * @param around   the trees around what the compiler points at, innermost first
  */
-public record ErrorSite(CompilerError error, RuleContext survey, Analysis analysis, List<TreePath> around) {
+public record ErrorSite(CompilerError error, RuleContext context, Analysis analysis, List<TreePath> around) {
 
     /** Copies the list. */
     public ErrorSite {
         around = List.copyOf(around);
     }
 
-    public static ErrorSite of(CompilerError error, RuleContext survey, Analysis analysis) {
-        return new ErrorSite(error, survey, analysis, around(error.range().start(), survey.code()));
+    public static ErrorSite of(CompilerError error, RuleContext context, Analysis analysis) {
+        return new ErrorSite(error, context, analysis, around(error.range().start(), context.code()));
     }
 
     /** The trees around the character that the compiler points at; at the end of the text around the place. */
@@ -36,7 +36,7 @@ public record ErrorSite(CompilerError error, RuleContext survey, Analysis analys
 
     /** That of another error of the same file. */
     public ErrorSite at(CompilerError other) {
-        return of(other, survey, analysis);
+        return of(other, context, analysis);
     }
 
     /** The compiler's code of the error, without what all errors have before it. */
@@ -50,12 +50,12 @@ public record ErrorSite(CompilerError error, RuleContext survey, Analysis analys
 
     /** The file. */
     public AttributedFile code() {
-        return survey.code();
+        return context.code();
     }
 
     /** Where the file declares what a name in it means. */
     public Optional<TreePath> declaration(TreePath name) {
-        return code().element(name).flatMap(survey.names()::declaration);
+        return code().element(name).flatMap(context.names()::declaration);
     }
 
     /** The innermost tree of a kind. */

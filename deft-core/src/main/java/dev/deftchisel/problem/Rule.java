@@ -22,7 +22,7 @@ public interface Rule {
      * types and elements may be missing.
      *
      * @param path   a tree of one of the kinds
-     * @param survey of its file
+     * @param context of its file
      */
-    void look(TreePath path, RuleContext survey);
+    void look(TreePath path, RuleContext context);
 }

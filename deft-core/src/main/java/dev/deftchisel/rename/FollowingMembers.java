@@ -79,25 +79,25 @@ record FollowingMembers(List<Renamed> members) {
         } else if (symbol instanceof SymbolKey.Type type) {
             return type(file.outline(), type).map(TypeOutline::nameRange);
         } else if (symbol instanceof SymbolKey.Field field && field.owner() instanceof SymbolKey.Type owner) {
-            FileOutline skeleton = file.outline();
-            return type(skeleton, owner).flatMap(type -> skeleton.members().stream()
+            FileOutline outline = file.outline();
+            return type(outline, owner).flatMap(type -> outline.members().stream()
                     .filter(member -> member.nameRange().equals(type.nameRange())).findFirst())
-                    .flatMap(type -> Stream.concat(fields(skeleton, type, name), components(file.tokens(), type, name))
+                    .flatMap(type -> Stream.concat(fields(outline, type, name), components(file.tokens(), type, name))
                             .findFirst());
         }
         return Optional.empty();
     }
 
-    private static Optional<TypeOutline> type(FileOutline skeleton, SymbolKey.Type wanted) {
-        return skeleton.types().stream().filter(type -> skeleton.qualifiedName(type)
+    private static Optional<TypeOutline> type(FileOutline outline, SymbolKey.Type wanted) {
+        return outline.types().stream().filter(type -> outline.qualifiedName(type)
                 .equals(wanted.binaryName().replace('$', '.'))).findFirst();
     }
 
-    private static Stream<Range> fields(FileOutline skeleton, MemberOutline type, String name) {
-        return skeleton.members().stream()
+    private static Stream<Range> fields(FileOutline outline, MemberOutline type, String name) {
+        return outline.members().stream()
                 .filter(member -> member.kind() == MemberOutline.Kind.FIELD && member.name().equals(name)
                         && type.range().encloses(member.range()))
-                .filter(member -> skeleton.members().stream().noneMatch(other -> other != type && other.kind().isType()
+                .filter(member -> outline.members().stream().noneMatch(other -> other != type && other.kind().isType()
                         && type.range().encloses(other.range()) && other.range().encloses(member.range())))
                 .map(MemberOutline::nameRange);
     }

@@ -107,32 +107,32 @@ public final class RenameOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return spot.symbol()
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return resolved.symbol()
                 .filter(symbol -> symbol.isSource() && symbol.kind() != SymbolKind.UNKNOWN)
                 .map(symbol -> new Offer(id(), "rename the " + symbol.describe(), Offer.Kind.REFACTORING,
-                        spot.bindings().get(0).range(), questions(spot, symbol)));
+                        resolved.bindings().get(0).range(), questions(resolved, symbol)));
     }
 
-    private static List<Question> questions(ResolvedPlace spot, Symbol symbol) {
+    private static List<Question> questions(ResolvedPlace resolved, Symbol symbol) {
         if (symbol.kind() == SymbolKind.PACKAGE) {
             return List.of(name(symbol.name(), "package", List.of()), MENTIONS_QUESTION, SUBPACKAGES_QUESTION);
         }
         List<Question> questions = new ArrayList<>(
-                List.of(name(symbol.name(), symbol.kind().words(), proposals(spot, symbol)), MENTIONS_QUESTION));
+                List.of(name(symbol.name(), symbol.kind().words(), proposals(resolved, symbol)), MENTIONS_QUESTION));
         if (hasNamesakes(symbol)) {
             questions.addAll(List.of(RELATED_QUESTION, EXCEPT_QUESTION));
         }
-        if (spot.analysis().known(symbol.key()).filter(known -> KeptNames.areThere(known.element())).isPresent()) {
+        if (resolved.analysis().known(symbol.key()).filter(known -> KeptNames.areThere(known.element())).isPresent()) {
             questions.add(EXTERNAL_QUESTION);
         }
         return List.copyOf(questions);
     }
 
     /** Names that the value of a variable, or its type, would have. */
-    private static List<String> proposals(ResolvedPlace spot, Symbol symbol) {
-        return spot.analysis().declaration(symbol.key())
-                .flatMap(declared -> spot.analysis().code(declared.file())
+    private static List<String> proposals(ResolvedPlace resolved, Symbol symbol) {
+        return resolved.analysis().declaration(symbol.key())
+                .flatMap(declared -> resolved.analysis().code(declared.file())
                         .flatMap(code -> code.declaration(declared.range())
                         .filter(path -> path.getLeaf() instanceof VariableTree)
                         .map(path -> proposals(code, path))))
@@ -156,10 +156,10 @@ public final class RenameOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Optional<Symbol> found = spot.symbol();
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Optional<Symbol> found = resolved.symbol();
         if (found.isEmpty()) {
-            return new Plan.Refused(List.of(Reason.at(spot.file().path(), spot.place().selection(),
+            return new Plan.Refused(List.of(Reason.at(resolved.file().path(), resolved.place().selection(),
                     "there is no name here that could be renamed; put the caret on one")));
         }
         Symbol target = found.get();
@@ -167,7 +167,7 @@ public final class RenameOperation implements Operation {
         if (!target.isSource()) {
             return Plan.refused("the " + target.describe() + " is declared in a library, so it cannot be renamed");
         }
-        Optional<String> origin = spot.analysis().declaration(target.key()).isPresent() ? Optional.empty()
+        Optional<String> origin = resolved.analysis().declaration(target.key()).isPresent() ? Optional.empty()
                 : ImplicitOrigin.field(target.key(), target.name(), analyst);
         if (origin.isPresent()) {
             return Plan.refused("the " + target.describe() + " does not stand in the code, an annotation adds it"
@@ -177,7 +177,7 @@ public final class RenameOperation implements Operation {
             return Plan.refused("the " + target.describe()
                     + " is made by an annotation processor; rename what it is made from, and it follows");
         }
-        NewName rules = NewName.of(newName, target, spot.file().module().level());
+        NewName rules = NewName.of(newName, target, resolved.file().module().level());
         if (rules.objection().isPresent()) {
             return Plan.refused(rules.objection().get());
         }
@@ -186,7 +186,7 @@ public final class RenameOperation implements Operation {
         }
         Plan plan = target.kind() == SymbolKind.PACKAGE || target.kind() == SymbolKind.MODULE
                 ? new QualifiedRename(target, newName, answers, analyst).plan()
-                : plan(spot, target, newName, answers, analyst, Map.of());
+                : plan(resolved, target, newName, answers, analyst, Map.of());
         return rules.unconventional(target.modifiers())
                 .filter(note -> plan instanceof Plan.Ready)
                 .map(note -> (Plan) new Plan.Ready(
@@ -195,7 +195,7 @@ public final class RenameOperation implements Operation {
     }
 
     /** @param made what annotation processors call otherwise then, as far as is known */
-    private Plan plan(ResolvedPlace spot, Symbol target, String newName, Answers answers, Analyst analyst,
+    private Plan plan(ResolvedPlace resolved, Symbol target, String newName, Answers answers, Analyst analyst,
             Map<SymbolKey, String> made) {
         boolean takesAll = hasNamesakes(target) && answers.single(RELATED).filter("all"::equals).isPresent();
         Set<String> kept = answers.single(EXCEPT).stream().flatMap(said -> Stream.of(said.split(",")))
@@ -203,11 +203,11 @@ public final class RenameOperation implements Operation {
         Set<String> possible = new RelatedNames(target, newName, Set.of()).names();
         Optional<String> stranger = kept.stream().filter(said -> !possible.contains(said)).sorted().findFirst();
         if (takesAll && stranger.isPresent()) {
-            return Plan.refused(spot, stranger.get() + " is nothing that could be named after " + target.name());
+            return Plan.refused(resolved, stranger.get() + " is nothing that could be named after " + target.name());
         }
         RelatedNames namesakes = new RelatedNames(target, newName, kept);
         FollowingMembers following = FollowingMembers.of(target.key(), target.name(), newName, analyst);
-        Focus focus = focus(spot, target, newName, analyst);
+        Focus focus = focus(resolved, target, newName, analyst);
         if (!following.isEmpty()) {
             focus = focus.andNames(following.names())
                     .andFiles(analyst.snapshot().pathsMentioning(Set.copyOf(following.names())));
@@ -276,7 +276,7 @@ public final class RenameOperation implements Operation {
                         MentionsInOtherFiles.notes(texts, before.snapshot().workspace())).flatMap(List::stream)
                         .toList());
         Map<SymbolKey, String> remade = made.isEmpty() ? RemadeNames.of(change, analyst) : made;
-        return remade.size() > made.size() ? plan(spot, target, newName, answers, analyst, remade)
+        return remade.size() > made.size() ? plan(resolved, target, newName, answers, analyst, remade)
                 : new Plan.Ready(change, before);
     }
 
@@ -345,11 +345,11 @@ public final class RenameOperation implements Operation {
     }
 
     /** The files in which the old or the new name could be or become a reference. */
-    private static Focus focus(ResolvedPlace spot, Symbol target, String newName, Analyst analyst) {
-        Set<String> names = new HashSet<>(SearchWords.of(target, spot.analysis()));
+    private static Focus focus(ResolvedPlace resolved, Symbol target, String newName, Analyst analyst) {
+        Set<String> names = new HashSet<>(SearchWords.of(target, resolved.analysis()));
         names.add(newName);
         if (target.kind().isLocal()) {
-            return Focus.on(Set.of(spot.file().path()), names);
+            return Focus.on(Set.of(resolved.file().path()), names);
         }
         Set<Path> files = new HashSet<>();
         if (target.isPrivate()) {
@@ -363,11 +363,11 @@ public final class RenameOperation implements Operation {
         } else {
             files.addAll(analyst.snapshot().pathsMentioning(names));
         }
-        if (!spot.file().root().isProcessed()) {
-            files.add(spot.file().path());
+        if (!resolved.file().root().isProcessed()) {
+            files.add(resolved.file().path());
         }
         Set<String> owner = target.kind().isMethod()
-                ? target.owner().flatMap(spot.analysis()::symbol).map(Symbol::name).map(Set::of).orElse(Set.of())
+                ? target.owner().flatMap(resolved.analysis()::symbol).map(Symbol::name).map(Set::of).orElse(Set.of())
                 : Set.of();
         return Focus.on(files, names).withTypes(owner);
     }

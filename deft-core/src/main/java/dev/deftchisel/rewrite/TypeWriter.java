@@ -184,10 +184,10 @@ public final class TypeWriter {
             return qualified;
         }
         boolean isHere = home.equals(file.header().packageName());
-        boolean isStandard = home.equals("java.lang");
+        boolean isDefault = home.equals("java.lang");
         boolean isOnDemand = file.outline().imports().stream()
                 .anyMatch(line -> line.isOnDemand() && !line.isStatic() && line.name().equals(home));
-        if (isImported || isHere || (isStandard || isOnDemand) && !isInPackage(simple, qualified)) {
+        if (isImported || isHere || (isDefault || isOnDemand) && !isInPackage(simple, qualified)) {
             return simple;
         }
         if (names.contains(simple) || home.isEmpty()) {

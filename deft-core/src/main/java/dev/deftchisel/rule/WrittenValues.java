@@ -16,12 +16,12 @@ public final class WrittenValues {
     }
 
     /** The value in its declaration, where it has one, and those of assignments, in the order of the text. */
-    public static List<TreePath> of(Element variable, RuleContext survey) {
+    public static List<TreePath> of(Element variable, RuleContext context) {
         List<TreePath> values = new ArrayList<>();
-        survey.names().declaration(variable)
+        context.names().declaration(variable)
                 .filter(path -> path.getLeaf() instanceof VariableTree declared && declared.getInitializer() != null)
                 .ifPresent(path -> values.add(new TreePath(path, ((VariableTree) path.getLeaf()).getInitializer())));
-        survey.names().uses(variable).forEach(use -> {
+        context.names().uses(variable).forEach(use -> {
             TreePath target = use.getParentPath().getLeaf() instanceof MemberSelectTree ? use.getParentPath() : use;
             if (target.getParentPath().getLeaf() instanceof AssignmentTree assignment
                     && assignment.getVariable() == target.getLeaf()) {

@@ -19,8 +19,8 @@ public final class SourceFile {
     private final Module module;
     private final SourceRoot root;
     private volatile Tokens tokens;
-    private volatile FileHeader headline;
-    private volatile FileOutline skeleton;
+    private volatile FileHeader header;
+    private volatile FileOutline outline;
     private volatile LineMap lines;
     private volatile String declarations;
     private volatile Boolean hasEscapes;
@@ -89,20 +89,20 @@ public final class SourceFile {
 
     /** The package and the top-level types. */
     public FileHeader header() {
-        FileHeader known = headline;
+        FileHeader known = header;
         if (known == null) {
             known = FileHeader.of(content());
-            headline = known;
+            header = known;
         }
         return known;
     }
 
     /** The outline of the text. */
     public FileOutline outline() {
-        FileOutline known = skeleton;
+        FileOutline known = outline;
         if (known == null) {
             known = FileOutline.of(tokens());
-            skeleton = known;
+            outline = known;
         }
         return known;
     }

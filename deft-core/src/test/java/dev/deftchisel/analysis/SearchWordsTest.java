@@ -31,8 +31,8 @@ class SearchWordsTest {
 
     private Set<String> words(String place) {
         try (Chisel chisel = Chisel.open(sample.request(), Monitor.SILENT)) {
-            var spot = chisel.spot(chisel.place(place));
-            return SearchWords.of(spot.symbol().orElseThrow(), spot.analysis());
+            var resolved = chisel.resolved(chisel.place(place));
+            return SearchWords.of(resolved.symbol().orElseThrow(), resolved.analysis());
         }
     }
 

@@ -68,10 +68,10 @@ class LogbookTest {
     /** The files that have to be looked at since they may have changed; then they are. */
     private Set<String> lookedAt() {
         Snapshot now = workspace.snapshot();
-        FindingCache logbook = FindingCache.open(now, Rules.installed(),
+        FindingCache cache = FindingCache.open(now, Rules.installed(),
                 Severities.of(new EditorProperties(workspace.root())));
         Set<String> names = new TreeSet<>();
-        now.files().stream().filter(file -> logbook.of(file.path()).isEmpty())
+        now.files().stream().filter(file -> cache.of(file.path()).isEmpty())
                 .forEach(file -> names.add(file.path().getFileName().toString()));
         look();
         return names;

@@ -34,9 +34,9 @@ class SurveyorTest {
         }
 
         @Override
-        public void look(TreePath path, RuleContext survey) {
+        public void look(TreePath path, RuleContext context) {
             glance.accept((VariableTree) path.getLeaf());
-            survey.report(path.getLeaf(), "a variable");
+            context.report(path.getLeaf(), "a variable");
         }
     }
 
@@ -48,8 +48,8 @@ class SurveyorTest {
     private List<String> found(String code, Rule... rules) throws Exception {
         SampleWorkspace workspace = new SampleWorkspace(folder);
         Path file = workspace.write("Berth.java", code);
-        RuleRunner surveyor = new RuleRunner(new Rules(List.of(rules)), Severities.usual(), new Repairs(List.of()));
-        return surveyor.survey(workspace.analyst().analyse(Focus.whole(Set.of(file)).deeply()), file).stream()
+        RuleRunner runner = new RuleRunner(new Rules(List.of(rules)), Severities.usual(), new Repairs(List.of()));
+        return runner.context(workspace.analyst().analyse(Focus.whole(Set.of(file)).deeply()), file).stream()
                 .map(finding -> finding.about().id() + "@" + finding.range().start()).toList();
     }
 

@@ -67,13 +67,13 @@ class HeadlineTest {
         }
     }
 
-    private static void assertSame(FileOutline skeleton, FileHeader headline) {
-        assertEquals(skeleton.packageName(), headline.packageName());
-        assertEquals(skeleton.types().stream().filter(TypeOutline::isTopLevel).map(TypeOutline::name).toList(),
-                headline.types());
-        skeleton.types().forEach(type -> {
-            assertTrue(headline.headerNames().contains(type.name()), type::name);
-            assertTrue(headline.headerNames().containsAll(type.supers()), () -> type + " " + headline);
+    private static void assertSame(FileOutline outline, FileHeader header) {
+        assertEquals(outline.packageName(), header.packageName());
+        assertEquals(outline.types().stream().filter(TypeOutline::isTopLevel).map(TypeOutline::name).toList(),
+                header.types());
+        outline.types().forEach(type -> {
+            assertTrue(header.headerNames().contains(type.name()), type::name);
+            assertTrue(header.headerNames().containsAll(type.supers()), () -> type + " " + header);
         });
     }
 }

@@ -35,17 +35,17 @@ class SkeletonTest {
             interface Sized { default int size() { return 0; } }
             """;
 
-    private final FileOutline skeleton = FileOutline.of(Tokens.of(SOURCE));
+    private final FileOutline outline = FileOutline.of(Tokens.of(SOURCE));
 
     private List<String> bodies() {
-        return skeleton.bodies().stream()
+        return outline.bodies().stream()
                 .map(body -> SOURCE.substring(body.start(), body.end()).strip())
                 .toList();
     }
 
     @Test
     void thePackageIsReadThroughBlanks() {
-        assertEquals("harbour.berths", skeleton.packageName());
+        assertEquals("harbour.berths", outline.packageName());
     }
 
     @Test
@@ -57,16 +57,16 @@ class SkeletonTest {
     @Test
     void typesAreFoundEverywhereWithTheirSupertypes() {
         assertEquals(List.of("Fee", "Berth", "Berth.Local", "Berth.State", "Berth.Slot", "Sized"),
-                skeleton.types().stream().map(TypeOutline::nestedName).toList());
+                outline.types().stream().map(TypeOutline::nestedName).toList());
         assertEquals(Set.of("Comparable", "T", "Base", "Sized", "java", "io", "Closeable"),
-                skeleton.types().get(1).supers());
+                outline.types().get(1).supers());
         assertEquals(List.of(true, true, false, false, false, true),
-                skeleton.types().stream().map(TypeOutline::isTopLevel).toList());
+                outline.types().stream().map(TypeOutline::isTopLevel).toList());
     }
 
     @Test
     void blankingKeepsEveryOffset() {
-        String blank = skeleton.blank(SOURCE, body -> false, wanted -> false);
+        String blank = outline.blank(SOURCE, body -> false, wanted -> false);
         assertEquals(SOURCE.length(), blank.length());
         assertEquals(SOURCE.indexOf("interface Sized"), blank.indexOf("interface Sized"));
         assertTrue(!blank.contains("leave") && blank.contains("import java.util.List")
@@ -75,7 +75,7 @@ class SkeletonTest {
 
     @Test
     void declarationsAreWithoutBodiesCommentsAndNeedlessImports() {
-        String declarations = skeleton.declarations(SOURCE);
+        String declarations = outline.declarations(SOURCE);
         assertTrue(!declarations.contains("Map") && !declarations.contains("check(from)"), declarations);
         assertTrue(declarations.contains("import java.util.List;") && declarations.contains("Math.*"), declarations);
     }

@@ -28,7 +28,7 @@ public final class UnusedMethods {
     static void run(Path folder, PrintStream out) {
         try (Chisel chisel = Chisel.open(OpenRequest.at(folder), Monitor.SILENT)) {
             for (SourceFile file : chisel.snapshot().files()) {
-                ResolvedPlace start = chisel.spot(new Place(file.path(), new Range(0, 0)));
+                ResolvedPlace start = chisel.resolved(new Place(file.path(), new Range(0, 0)));
                 for (Binding binding : start.analysis().bindings(file.path())) {
                     boolean isMethod = binding.role() == Role.DECLARATION && binding.isNamed()
                             && start.analysis().symbol(binding.key())

@@ -97,10 +97,10 @@ final class GradleBuild {
         projects.put(":", new GradleProject(":", root));
         Catalog libs = new Catalog("libs");
         catalogs.add(libs);
-        Path standard = root.resolve("gradle").resolve("libs.versions.toml");
-        if (Files.isRegularFile(standard)) {
-            files.add(standard);
-            libs.read(standard, gaps::add);
+        Path catalog = root.resolve("gradle").resolve("libs.versions.toml");
+        if (Files.isRegularFile(catalog)) {
+            files.add(catalog);
+            libs.read(catalog, gaps::add);
         }
         if (Files.isDirectory(root.resolve("buildSrc"))) {
             pluginBuilds.add(root.resolve("buildSrc"));

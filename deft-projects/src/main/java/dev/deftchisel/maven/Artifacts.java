@@ -29,8 +29,8 @@ public final class Artifacts {
     public static Artifacts open(boolean online) {
         Repositories repositories = Repositories.open(MavenSettings.ofThisUser(), online);
         try {
-            Model standard = repositories.standardModel();
-            return new Artifacts(repositories, repositories.remotes(standard.getRepositories()));
+            Model superModel = repositories.standardModel();
+            return new Artifacts(repositories, repositories.remotes(superModel.getRepositories()));
         } catch (ModelBuildingException impossible) {
             throw new IllegalStateException("the model that Maven itself brings can be built", impossible);
         }

@@ -43,16 +43,16 @@ public class Keyboard implements AutoCloseable {
      * Waits for one of the keys.
      *
      * @param keys     what is possible now
-     * @param standard what escape, end of input and interruption stand for
+     * @param defaultAnswer what escape, end of input and interruption stand for
      */
-    public char ask(Console console, List<Key> keys, char standard) {
+    public char ask(Console console, List<Key> keys, char defaultAnswer) {
         console.out().print(hint(console, keys) + " > ");
         console.out().flush();
         while (true) {
             int read = read();
             if (read == END || read == CONTROL_C || read == CONTROL_D || read == ESCAPE) {
                 console.out().println();
-                return standard;
+                return defaultAnswer;
             }
             for (Key key : keys) {
                 if (key.key() == (char) read) {

@@ -66,16 +66,16 @@ public final class OtherAnswers {
 
     private static String now(Question question, Answers said) {
         if (question instanceof Question.Choice choice) {
-            String answer = said.single(choice.key()).orElse(choice.standard());
+            String answer = said.single(choice.key()).orElse(choice.defaultAnswer());
             return choice.options().stream().filter(option -> option.key().equals(answer)).findFirst()
                     .map(Question.Option::label).orElse(answer);
         }
         if (question instanceof Question.Flag flag) {
-            return said.single(flag.key()).map(Boolean::parseBoolean).orElse(flag.standard()) ? "yes" : "no";
+            return said.single(flag.key()).map(Boolean::parseBoolean).orElse(flag.defaultAnswer()) ? "yes" : "no";
         } else if (question instanceof Question.Members members) {
-            return String.join(", ", said.several(members.key()).orElse(members.standard()));
+            return String.join(", ", said.several(members.key()).orElse(members.defaultAnswer()));
         }
-        return said.single(question.key()).orElse(((Question.Text) question).standard());
+        return said.single(question.key()).orElse(((Question.Text) question).defaultAnswer());
     }
 
     private Answers answer(Keyboard keyboard, Question question, Answers said) {
@@ -87,7 +87,7 @@ public final class OtherAnswers {
             return said.and(flag.key(), String.valueOf(now(flag, said).equals("no")));
         } else if (question instanceof Question.Members members) {
             return said.and(members.key(), new OrderedChoice(console)
-                    .ask(keyboard, members, said.several(members.key()).orElse(members.standard())));
+                    .ask(keyboard, members, said.several(members.key()).orElse(members.defaultAnswer())));
         }
         String picked = pick(console, keyboard, (Question.Choice) question);
         return picked.isEmpty() ? said : said.and(question.key(), picked);

@@ -126,7 +126,7 @@ public final class JsonText {
                     asked.add("proposals", strings(name.proposals()));
                 } else if (question instanceof Question.Choice choice) {
                     asked.add("options", strings(choice.options().stream().map(Question.Option::key).toList()));
-                    asked.addProperty("standard", choice.standard());
+                    asked.addProperty("default", choice.defaultAnswer());
                 }
                 questions.add(asked);
             }

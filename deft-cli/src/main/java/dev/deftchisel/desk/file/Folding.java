@@ -26,7 +26,7 @@ public final class Folding {
             buffer.fold(buffer.folds().without(lines, line));
             return;
         }
-        Foldable.in(draft.tokens(), draft.skeleton(), lines).stream()
+        Foldable.in(draft.tokens(), draft.outline(), lines).stream()
                 .filter(one -> one.first() <= line && line <= one.last() + 1)
                 .max(Comparator.comparingInt(Foldable::first)).ifPresent(one -> {
                     Range first = lines.rangeOf(one.first());
@@ -43,11 +43,11 @@ public final class Folding {
             buffer.fold(Folds.NONE);
             return;
         }
-        List<MemberOutline> methods = draft.skeleton().members().stream()
+        List<MemberOutline> methods = draft.outline().members().stream()
                 .filter(member -> member.parameters().length() > 0)
                 .toList();
         Folds folds = Folds.NONE;
-        for (Foldable one : Foldable.in(draft.tokens(), draft.skeleton(), lines)) {
+        for (Foldable one : Foldable.in(draft.tokens(), draft.outline(), lines)) {
             boolean isBody = one.kind() == Foldable.Kind.BLOCK && methods.stream().anyMatch(method ->
                     lines.line(method.nameRange().start()) <= one.first()
                             && lines.line(method.range().end()) == one.last() + 1);

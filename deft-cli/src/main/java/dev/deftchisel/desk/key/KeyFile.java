@@ -43,10 +43,10 @@ public record KeyFile(KeyMap map, List<String> faults) {
      *
      * @param name       of the file, for what is told
      * @param lines      of the file
-     * @param standard   what counts where the file says nothing
+     * @param defaults   what counts where the file says nothing
      * @param operations all there are
      */
-    public static KeyFile read(String name, List<String> lines, KeyMap standard, List<Action.Take> operations) {
+    public static KeyFile read(String name, List<String> lines, KeyMap defaults, List<Action.Take> operations) {
         List<String> faults = new ArrayList<>();
         List<Line> said = new ArrayList<>();
         for (int i = 0; i < lines.size(); i++) {
@@ -56,7 +56,7 @@ public record KeyFile(KeyMap map, List<String> faults) {
                 line(i + 1, line, operations, place, faults).ifPresent(said::add);
             }
         }
-        return new KeyFile(new KeyMap(joined(said, standard, name, faults)), faults);
+        return new KeyFile(new KeyMap(joined(said, defaults, name, faults)), faults);
     }
 
     private static Optional<Line> line(int number, String line, List<Action.Take> operations, String place,
@@ -102,7 +102,7 @@ public record KeyFile(KeyMap map, List<String> faults) {
         return chords;
     }
 
-    private static List<KeyBinding> joined(List<Line> said, KeyMap standard, String name, List<String> faults) {
+    private static List<KeyBinding> joined(List<Line> said, KeyMap defaults, String name, List<String> faults) {
         Set<Named> changed = new HashSet<>();
         List<KeyBinding> all = new ArrayList<>();
         Map<KeyBinding, Integer> lines = new HashMap<>();
@@ -114,7 +114,7 @@ public record KeyFile(KeyMap map, List<String> faults) {
                 lines.put(binding, line.number());
             }
         }
-        standard.bindings().stream()
+        defaults.bindings().stream()
                 .filter(binding -> !changed.contains(new Named(binding.where(), binding.action().id())))
                 .forEach(all::add);
         List<KeyBinding> kept = new ArrayList<>();

@@ -20,7 +20,7 @@ public final class Draft {
     private final int main;
     private LineMap lines;
     private Tokens tokens;
-    private FileOutline skeleton;
+    private FileOutline outline;
 
     private Draft(String content, List<Caret> carets, int main, LineMap lines, Tokens tokens) {
         this.content = content;
@@ -67,11 +67,11 @@ public final class Draft {
     }
 
     /** What the text declares. */
-    public FileOutline skeleton() {
-        if (skeleton == null) {
-            skeleton = FileOutline.of(tokens());
+    public FileOutline outline() {
+        if (outline == null) {
+            outline = FileOutline.of(tokens());
         }
-        return skeleton;
+        return outline;
     }
 
     /** The line, from 1, of the main caret. */

@@ -16,7 +16,7 @@ import javax.lang.model.util.Types;
  * @param visibility which types the files may name by their build
  */
 public record Attribution(
-        CompilationScope universe,
+        CompilationScope scope,
         CompilerRun.Attributed run,
         Elements elements,
         Types typeRelations,

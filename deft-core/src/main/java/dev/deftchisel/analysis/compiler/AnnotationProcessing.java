@@ -156,12 +156,12 @@ public final class AnnotationProcessing {
         List<String> options = new ArrayList<>(List.of("-proc:only", "-nowarn", "-Xlint:none", "-implicit:none"));
         options.addAll(module.java().compilerOptions());
         options.addAll(module.java().processorOptions());
-        try (StandardJavaFileManager standard = compiler.getStandardFileManager(null, Locale.ROOT,
+        try (StandardJavaFileManager platform = compiler.getStandardFileManager(null, Locale.ROOT,
                 StandardCharsets.UTF_8)) {
-            standard.setLocationFromPaths(StandardLocation.CLASS_PATH, module.classPath().stream().filter(Files::exists)
+            platform.setLocationFromPaths(StandardLocation.CLASS_PATH, module.classPath().stream().filter(Files::exists)
                     .toList());
-            standard.setLocationFromPaths(StandardLocation.ANNOTATION_PROCESSOR_PATH, processors(module));
-            SnapshotFileManager sources = new SnapshotFileManager(standard, additions,
+            platform.setLocationFromPaths(StandardLocation.ANNOTATION_PROCESSOR_PATH, processors(module));
+            SnapshotFileManager sources = new SnapshotFileManager(platform, additions,
                     Stream.concat(own.stream(), seen.stream()));
             Made made = new Made(sources);
             List<JavaFileObject> units = own.stream()

@@ -18,11 +18,11 @@ import java.util.Set;
  */
 public record SourceNames(Map<String, List<SourceFile>> topLevelTypes, Set<String> packages) {
 
-    public static SourceNames of(Snapshot snapshot, CompilationScope universe) {
+    public static SourceNames of(Snapshot snapshot, CompilationScope scope) {
         Map<String, List<SourceFile>> types = new HashMap<>();
         Set<String> packages = new HashSet<>();
         for (SourceFile file : snapshot.files()) {
-            if (universe.sees(file.module())) {
+            if (scope.sees(file.module())) {
                 file.header().types().forEach(type -> types.computeIfAbsent(file.header().qualifiedName(type),
                         name -> new ArrayList<>(1)).add(file));
                 String name = file.header().packageName();

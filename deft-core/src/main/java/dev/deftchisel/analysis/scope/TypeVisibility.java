@@ -22,16 +22,16 @@ import javax.tools.StandardLocation;
  */
 public final class TypeVisibility {
 
-    private final CompilationScope universe;
+    private final CompilationScope scope;
     private final SourceNames sources;
     private final Libraries libraries;
     private final Readability readability;
     private final boolean isKnown;
     private final Map<Asked, Optional<String>> known = new HashMap<>();
 
-    public TypeVisibility(Workspace workspace, CompilationScope universe, SourceNames sources, Libraries libraries,
+    public TypeVisibility(Workspace workspace, CompilationScope scope, SourceNames sources, Libraries libraries,
             Readability readability) {
-        this.universe = universe;
+        this.scope = scope;
         this.sources = sources;
         this.libraries = libraries;
         this.readability = readability;
@@ -98,7 +98,7 @@ public final class TypeVisibility {
     }
 
     private String ofLibrary(Asked asked, Path home) {
-        String name = universe.modules().stream().flatMap(module -> module.dependencies().libraries().stream())
+        String name = scope.modules().stream().flatMap(module -> module.dependencies().libraries().stream())
                 .filter(library -> library.file().equals(home)).findFirst()
                 .map(Library::origin).orElse(String.valueOf(home.getFileName()));
         boolean isForTests = asked.module().classPath().contains(home);
@@ -109,7 +109,7 @@ public final class TypeVisibility {
 
     /** The library in which the compiler finds a type; empty for one of the platform. */
     private Optional<Path> home(String type) {
-        return find(universe.classPath(), type);
+        return find(scope.classPath(), type);
     }
 
     private Optional<Path> find(List<Path> classPath, String type) {

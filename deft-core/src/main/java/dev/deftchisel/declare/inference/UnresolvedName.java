@@ -58,8 +58,8 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
     private static final Pattern TYPE_NAME = Pattern.compile("\\p{Lu}.*\\p{Ll}.*");
 
     /** The one at the caret; empty when all is declared there. */
-    public static Optional<UnresolvedName> at(Analysis analysis, ResolvedPlace spot) {
-        return analysis.code(spot.file().path()).flatMap(code -> at(analysis, code, spot.place().caret()));
+    public static Optional<UnresolvedName> at(Analysis analysis, ResolvedPlace resolved) {
+        return analysis.code(resolved.file().path()).flatMap(code -> at(analysis, code, resolved.place().caret()));
     }
 
     /** The one that an offset touches; empty when all is declared there. */

@@ -95,9 +95,9 @@ public final class ExtractMethodOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return spot.analysis().code(spot.file().path()).flatMap(code -> {
-            List<Fragment> candidates = Fragment.at(code, spot.place().selection());
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return resolved.analysis().code(resolved.file().path()).flatMap(code -> {
+            List<Fragment> candidates = Fragment.at(code, resolved.place().selection());
             return candidates.stream().findFirst()
                     .map(first -> AnalysedFragment.of(code, first))
                     .filter(body -> body.obstacle(true).isEmpty())
@@ -128,31 +128,31 @@ public final class ExtractMethodOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Path file = spot.file().path();
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Path file = resolved.file().path();
         Optional<String> given = answers.single(NAME);
         // the names of methods in the whole file decide what a call of the new one means
         Set<String> names = given.map(Set::of).orElse(Set.of());
         DuplicateScope scope = DuplicateScope.of(answers);
         Analysis before = analyst.analyse(scope != DuplicateScope.NONE
-                ? Focus.whole(scope.files(analyst.snapshot(), spot.file(), spot.place().selection())).deeply()
+                ? Focus.whole(scope.files(analyst.snapshot(), resolved.file(), resolved.place().selection())).deeply()
                 : new Focus(Set.of(file), names, Set.of(),
-                Map.of(file, List.of(spot.place().selection())), true));
+                Map.of(file, List.of(resolved.place().selection())), true));
         AttributedFile code = before.code(file).orElseThrow();
-        List<Fragment> candidates = Fragment.at(code, spot.place().selection());
+        List<Fragment> candidates = Fragment.at(code, resolved.place().selection());
         if (candidates.isEmpty()) {
-            return Plan.refused(spot,
+            return Plan.refused(resolved,
                     "there are no whole statements and no expression here; select some, or put the caret in an "
                     + "expression");
         }
         Optional<Fragment> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
-            return Plan.refused(spot, ExpressionChoice.refusal(answers, candidates));
+            return Plan.refused(resolved, ExpressionChoice.refusal(answers, candidates));
         }
         Fragment fragment = picked.get();
         AnalysedFragment body = AnalysedFragment.of(code, fragment);
         String name = given.orElseGet(() -> new MethodNames(code).of(fragment, body.flow()).get(0));
-        Optional<String> objection = new NewName(name, SymbolKind.METHOD, spot.file().module().level()).objection();
+        Optional<String> objection = new NewName(name, SymbolKind.METHOD, resolved.file().module().level()).objection();
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }
@@ -164,11 +164,11 @@ public final class ExtractMethodOperation implements Operation {
         boolean isAround = answers.single(WHERE).filter(AROUND::equals).isPresent();
         Optional<MethodHome> home = isAround ? MethodHome.outer(fragment) : Optional.of(MethodHome.here(fragment));
         if (home.isEmpty()) {
-            return Plan.refused(spot, "there is no class around this one");
+            return Plan.refused(resolved, "there is no class around this one");
         }
         boolean isInterface = code.element(home.get().owner()).filter(owner -> owner.getKind().isInterface())
                 .isPresent();
-        if (isInterface && spot.file().module().level() < LEVEL_OF_PRIVATE_IN_INTERFACE && Visibility.modifier(answers)
+        if (isInterface && resolved.file().module().level() < LEVEL_OF_PRIVATE_IN_INTERFACE && Visibility.modifier(answers)
                 .equals("private ")) {
             return Plan.refused(Reason.at(file, fragment.range(), "private methods of interfaces came with Java "
                     + LEVEL_OF_PRIVATE_IN_INTERFACE + "; let everyone call the method"));

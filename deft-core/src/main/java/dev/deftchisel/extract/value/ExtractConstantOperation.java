@@ -72,8 +72,8 @@ public final class ExtractConstantOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return spot.analysis().code(spot.file().path()).flatMap(code -> constant(code, spot).map(selected ->
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return resolved.analysis().code(resolved.file().path()).flatMap(code -> constant(code, resolved).map(selected ->
                 new Offer(id(), "extract '" + code.shown(selected.range(), 50) + "' to a constant",
                         Offer.Kind.REFACTORING,
                         selected.range(), List.of(new Question.Proposed(NAME, "the name of the constant",
@@ -82,20 +82,20 @@ public final class ExtractConstantOperation implements Operation {
     }
 
     /** The innermost expression at a place that can be a constant. */
-    private static Optional<SelectedExpression> constant(AttributedFile code, ResolvedPlace spot) {
-        List<SelectedExpression> candidates = new ArrayList<>(SelectedExpression.at(code, spot.place().selection()));
+    private static Optional<SelectedExpression> constant(AttributedFile code, ResolvedPlace resolved) {
+        List<SelectedExpression> candidates = new ArrayList<>(SelectedExpression.at(code, resolved.place().selection()));
         // at a bare caret a literal comes before what is around it
         candidates.sort((one, other) -> Integer.compare(one.range().length(), other.range().length()));
         return candidates.stream()
                 .filter(selected -> obstacle(code, selected).isEmpty())
-                .filter(selected -> spot.place().selection().length() > 0
+                .filter(selected -> resolved.place().selection().length() > 0
                         || !(selected.tree().getKind() == Tree.Kind.IDENTIFIER))
                 .findFirst();
     }
 
-    private static boolean isInEnum(ResolvedPlace spot) {
-        return spot.analysis().code(spot.file().path())
-                .flatMap(code -> constant(code, spot).flatMap(selected -> code.element(selected.owner())))
+    private static boolean isInEnum(ResolvedPlace resolved) {
+        return resolved.analysis().code(resolved.file().path())
+                .flatMap(code -> constant(code, resolved).flatMap(selected -> code.element(selected.owner())))
                 .filter(owner -> owner.getKind() == ElementKind.ENUM).isPresent();
     }
 
@@ -157,27 +157,27 @@ public final class ExtractConstantOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Path file = spot.file().path();
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Path file = resolved.file().path();
         Set<String> names = answers.single(NAME).map(Set::of).orElse(Set.of());
         boolean all = answers.single(PLACES).filter("all"::equals).isPresent();
         // the other places may be in any body, and so may be what the constants of an enum run
-        Analysis before = analyst.analyse(all || isInEnum(spot) ? Focus.whole(Set.of(file)).deeply()
-                : new Focus(Set.of(file), names, Set.of(), Map.of(file, List.of(spot.place().selection())), true));
+        Analysis before = analyst.analyse(all || isInEnum(resolved) ? Focus.whole(Set.of(file)).deeply()
+                : new Focus(Set.of(file), names, Set.of(), Map.of(file, List.of(resolved.place().selection())), true));
         AttributedFile code = before.code(file).orElseThrow();
-        List<SelectedExpression> candidates = SelectedExpression.at(code, spot.place().selection());
+        List<SelectedExpression> candidates = SelectedExpression.at(code, resolved.place().selection());
         if (candidates.isEmpty()) {
-            return Plan.refused(spot, "there is no expression here that could be a constant; select one, or put the "
+            return Plan.refused(resolved, "there is no expression here that could be a constant; select one, or put the "
                     + "caret in it");
         }
-        Optional<SelectedExpression> selected = constant(code, spot);
+        Optional<SelectedExpression> selected = constant(code, resolved);
         if (selected.isEmpty()) {
             return Plan.refused(Reason.at(file, candidates.get(0).range(), obstacle(code, candidates.get(0))
                     .orElse("this is a constant's name already")));
         }
         String name = answers.single(NAME).orElseGet(() -> new NameProposals(code).ofConstant(selected.get().path())
                 .get(0));
-        Optional<String> objection = new NewName(name, SymbolKind.FIELD, spot.file().module().level()).objection();
+        Optional<String> objection = new NewName(name, SymbolKind.FIELD, resolved.file().module().level()).objection();
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }

@@ -70,9 +70,9 @@ public final class ExtractFieldOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return spot.analysis().code(spot.file().path()).flatMap(code -> {
-            List<SelectedExpression> candidates = SelectedExpression.computed(code, spot.place().selection());
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return resolved.analysis().code(resolved.file().path()).flatMap(code -> {
+            List<SelectedExpression> candidates = SelectedExpression.computed(code, resolved.place().selection());
             return candidates.stream().findFirst()
                     .filter(first -> FieldEdits.obstacle(code, first).isEmpty())
                     .filter(first -> !(FieldEdits.home(code, first) instanceof InsertionPoint.Nowhere)
@@ -93,24 +93,24 @@ public final class ExtractFieldOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Path file = spot.file().path();
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Path file = resolved.file().path();
         boolean isOnce = !answers.single(VALUE).orElse(HERE).equals(HERE);
         // what runs while an object is made, and other places, may be in any body
         Analysis before = analyst.analyse(isOnce ? Focus.whole(Set.of(file)).deeply() : new Focus(Set.of(file),
                 answers.single(NAME).map(Set::of).orElse(Set.of()), Set.of(),
-                Map.of(file, List.of(spot.place().selection())), true));
+                Map.of(file, List.of(resolved.place().selection())), true));
         AttributedFile code = before.code(file).orElseThrow();
-        List<SelectedExpression> candidates = SelectedExpression.computed(code, spot.place().selection());
+        List<SelectedExpression> candidates = SelectedExpression.computed(code, resolved.place().selection());
         Optional<SelectedExpression> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
-            return Plan.refused(spot, candidates.isEmpty()
+            return Plan.refused(resolved, candidates.isEmpty()
                     ? "there is no expression here whose value a field could hold;"
                     + " select one, or put the caret in it" : ExpressionChoice.refusal(answers, candidates));
         }
         SelectedExpression selected = picked.get();
         String name = answers.single(NAME).orElseGet(() -> new NameProposals(code).of(selected.path()).get(0));
-        Optional<String> objection = new NewName(name, SymbolKind.FIELD, spot.file().module().level()).objection();
+        Optional<String> objection = new NewName(name, SymbolKind.FIELD, resolved.file().module().level()).objection();
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }

@@ -73,13 +73,13 @@ public final class ExtractParameterOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return spot.analysis().code(spot.file().path()).flatMap(code -> {
-            List<SelectedExpression> candidates = SelectedExpression.computed(code, spot.place().selection());
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return resolved.analysis().code(resolved.file().path()).flatMap(code -> {
+            List<SelectedExpression> candidates = SelectedExpression.computed(code, resolved.place().selection());
             return candidates.stream().findFirst()
                     .filter(first -> !first.isPartOfChain(code))
                     .filter(first -> method(code, first).filter(method ->
-                            new AtEntry(spot.analysis(), code, first, method).objection().isEmpty()).isPresent())
+                            new AtEntry(resolved.analysis(), code, first, method).objection().isEmpty()).isPresent())
                     .map(first -> offer(code, candidates));
         });
     }
@@ -117,31 +117,31 @@ public final class ExtractParameterOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Path file = spot.file().path();
-        Analysis around = analyst.analyse(Focus.around(file, spot.place().selection()).deeply());
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Path file = resolved.file().path();
+        Analysis around = analyst.analyse(Focus.around(file, resolved.place().selection()).deeply());
         AttributedFile near = around.code(file).orElseThrow();
-        List<SelectedExpression> candidates = SelectedExpression.computed(near, spot.place().selection());
+        List<SelectedExpression> candidates = SelectedExpression.computed(near, resolved.place().selection());
         Optional<SelectedExpression> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
-            return Plan.refused(spot, candidates.isEmpty()
+            return Plan.refused(resolved, candidates.isEmpty()
                     ? "there is no expression here whose value could be passed;"
                     + " select one, or put the caret in it" : ExpressionChoice.refusal(answers, candidates));
         }
         Optional<TreePath> method = method(near, picked.get());
         if (method.isEmpty()) {
-            return Plan.refused(spot, "this is not in the body of a method that could get another parameter");
+            return Plan.refused(resolved, "this is not in the body of a method that could get another parameter");
         }
         String name = answers.single(NAME).orElseGet(() -> new NameProposals(near).of(picked.get().path()).get(0));
-        Optional<String> objection = new NewName(name, SymbolKind.PARAMETER, spot.file().module().level()).objection();
+        Optional<String> objection = new NewName(name, SymbolKind.PARAMETER, resolved.file().module().level()).objection();
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }
         Element element = near.element(method.get()).orElseThrow();
         Analysis before = analyst.analyse(AddedParameter.focus(analyst, element, List.of(file), Set.of(),
-                Map.of(file, List.of(spot.place().selection()))));
+                Map.of(file, List.of(resolved.place().selection()))));
         AttributedFile code = before.code(file).orElseThrow();
-        SelectedExpression selected = SelectedExpression.computed(code, spot.place().selection())
+        SelectedExpression selected = SelectedExpression.computed(code, resolved.place().selection())
                 .get(candidates.indexOf(picked.get()));
         return plan(before, code, selected, name, answers);
     }

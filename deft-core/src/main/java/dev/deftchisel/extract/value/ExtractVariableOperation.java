@@ -73,11 +73,11 @@ public final class ExtractVariableOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return spot.analysis().code(spot.file().path()).flatMap(code -> {
-            List<SelectedExpression> candidates = SelectedExpression.at(code, spot.place().selection());
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return resolved.analysis().code(resolved.file().path()).flatMap(code -> {
+            List<SelectedExpression> candidates = SelectedExpression.at(code, resolved.place().selection());
             boolean isPlain = !candidates.isEmpty()
-                    && !(way(spot.analysis(), code, candidates.get(0)).home() instanceof InsertionPoint.Nowhere);
+                    && !(way(resolved.analysis(), code, candidates.get(0)).home() instanceof InsertionPoint.Nowhere);
             return isPlain ? Optional.of(offer(code, candidates)) : Optional.empty();
         });
     }
@@ -126,23 +126,23 @@ public final class ExtractVariableOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
-        AttributedFile code = before.code(spot.file().path()).orElseThrow();
-        List<SelectedExpression> candidates = SelectedExpression.at(code, spot.place().selection());
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Analysis before = analyst.analyse(Focus.around(resolved.file().path(), resolved.place().selection()).deeply());
+        AttributedFile code = before.code(resolved.file().path()).orElseThrow();
+        List<SelectedExpression> candidates = SelectedExpression.at(code, resolved.place().selection());
         if (candidates.isEmpty()) {
-            return Plan.refused(spot,
+            return Plan.refused(resolved,
                     "there is no expression here whose value a variable could hold; select one, or put the caret in "
                     + "it");
         }
         Optional<SelectedExpression> picked = ExpressionChoice.of(answers, candidates);
         if (picked.isEmpty()) {
-            return Plan.refused(spot, ExpressionChoice.refusal(answers, candidates));
+            return Plan.refused(resolved, ExpressionChoice.refusal(answers, candidates));
         }
         SelectedExpression selected = picked.get();
         String name = answers.single(NAME).orElseGet(() -> new NameProposals(code).of(selected.path()).get(0));
         Optional<String> objection =
-                new NewName(name, SymbolKind.LOCAL_VARIABLE, spot.file().module().level()).objection();
+                new NewName(name, SymbolKind.LOCAL_VARIABLE, resolved.file().module().level()).objection();
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }

@@ -50,13 +50,13 @@ final class VariableDeclaration {
         this.selected = selected;
         this.name = name;
         this.writer = writer;
-        Habits habits = new Habits();
-        habits.scan(new TreePath(code.unit()), null);
+        Habits style = new Habits();
+        style.scan(new TreePath(code.unit()), null);
         boolean mayBeVar = code.file().module().level() >= LEVEL_OF_VAR
                 && isStandalone(selected.tree(), selected.path());
         this.isVar = mayBeVar && (form == VariableForm.VAR || form == VariableForm.STYLE
-                && habits.vars * 2 > habits.all);
-        this.isFinal = habits.finals * 2 > habits.all;
+                && style.vars * 2 > style.all);
+        this.isFinal = style.finals * 2 > style.all;
     }
 
     /** The type as it is written; empty when it has no name. */

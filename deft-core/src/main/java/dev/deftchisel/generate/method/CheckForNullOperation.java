@@ -90,11 +90,11 @@ public final class CheckForNullOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return open(spot.analysis(), spot).map(open -> new Offer(id(), title(open.chosen(spot.place().selection())),
-                Offer.Kind.GENERATE, spot.place().selection(), List.of(
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return open(resolved.analysis(), resolved).map(open -> new Offer(id(), title(open.chosen(resolved.place().selection())),
+                Offer.Kind.GENERATE, resolved.place().selection(), List.of(
                         new Question.Members(MEMBERS, "the parameters", open.names(),
-                                open.chosen(spot.place().selection())),
+                                open.chosen(resolved.place().selection())),
                         onNull(open.mayLeave() ? ALL : FAILING))));
     }
 
@@ -102,9 +102,9 @@ public final class CheckForNullOperation implements Operation {
         return "see to it that " + String.join(", ", names) + (names.size() == 1 ? " is" : " are") + " not null";
     }
 
-    private static Optional<Open> open(Analysis analysis, ResolvedPlace spot) {
-        return analysis.code(spot.file().path())
-                .flatMap(code -> WrittenMethod.atHead(code, spot.place().selection()))
+    private static Optional<Open> open(Analysis analysis, ResolvedPlace resolved) {
+        return analysis.code(resolved.file().path())
+                .flatMap(code -> WrittenMethod.atHead(code, resolved.place().selection()))
                 .map(method -> new Open(method, names(method.code(), method.path())))
                 .filter(open -> !open.names().isEmpty());
     }
@@ -139,29 +139,29 @@ public final class CheckForNullOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
-        Optional<Open> found = open(before, spot);
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Analysis before = analyst.analyse(Focus.around(resolved.file().path(), resolved.place().selection()).deeply());
+        Optional<Open> found = open(before, resolved);
         if (found.isEmpty()) {
-            return Plan.refused(spot, "there is no parameter here that could be null and is not tested yet");
+            return Plan.refused(resolved, "there is no parameter here that could be null and is not tested yet");
         }
         Open open = found.get();
-        List<String> names = answers.several(MEMBERS).orElseGet(() -> open.chosen(spot.place().selection()));
+        List<String> names = answers.several(MEMBERS).orElseGet(() -> open.chosen(resolved.place().selection()));
         Optional<String> unknown = names.stream().filter(name -> !open.names().contains(name)).findFirst();
         if (unknown.isPresent()) {
-            return Plan.refused(spot, "there is no parameter '" + unknown.get() + "' here to be tested; there are "
+            return Plan.refused(resolved, "there is no parameter '" + unknown.get() + "' here to be tested; there are "
                     + String.join(", ", open.names()));
         }
         String onNull = answers.single(ON_NULL).orElse(REQUIRE);
         if (onNull.equals(LEAVE) && !open.mayLeave()) {
-            return Plan.refused(spot, "'" + LEAVE + "' is for methods without a result; take '" + REQUIRE + "' or '"
+            return Plan.refused(resolved, "'" + LEAVE + "' is for methods without a result; take '" + REQUIRE + "' or '"
                     + REFUSE + "'");
         }
         EditsByFile edits = new EditsByFile(before);
         TypeWriter writer = edits.writer(open.code());
         List<String> lines = new ArrayList<>();
         names.forEach(name -> lines.addAll(test(name, onNull, writer, open.code())));
-        edits.of(spot.file().path()).addAll(written(open, lines));
+        edits.of(resolved.file().path()).addAll(written(open, lines));
         return new Plan.Ready(edits.change(title(names), SymbolEffects.same(), List.of()), before);
     }
 

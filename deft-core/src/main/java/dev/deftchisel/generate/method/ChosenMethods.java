@@ -38,23 +38,23 @@ record ChosenMethods(TargetClass target, Map<String, ExecutableElement> methods,
      * @param title  of the change
      * @param hasNewSupertype whether the type gets a supertype by the edits
      */
-    Plan plan(ResolvedPlace spot, List<String> wanted,
+    Plan plan(ResolvedPlace resolved, List<String> wanted,
             BiFunction<String, ExecutableElement, Optional<List<String>>> text,
             EditsByFile edits, String title, boolean hasNewSupertype, Analyst analyst) {
         List<NewMember> members = new ArrayList<>();
         for (String name : wanted) {
             ExecutableElement method = methods.get(name);
             if (method == null) {
-                return Plan.refused(spot, "there is no method '" + name + "' " + purpose + "; there are "
+                return Plan.refused(resolved, "there is no method '" + name + "' " + purpose + "; there are "
                         + String.join(", ", methods.keySet()));
             }
             Optional<List<String>> lines = text.apply(name, method);
             if (lines.isEmpty()) {
-                return Plan.refused(spot, "a type in " + name + " has no name that could be written here");
+                return Plan.refused(resolved, "a type in " + name + " has no name that could be written here");
             }
             members.add(NewMember.added(NewMember.Kind.METHOD, method.getSimpleName().toString(), lines.get()));
         }
-        edits.of(spot.file().path()).addAll(new MemberInserter(target).edits(members));
+        edits.of(resolved.file().path()).addAll(new MemberInserter(target).edits(members));
         Set<String> had = InheritedMethods.by(target).methods().keySet();
         Set<String> fresh = wanted.stream().filter(name -> !had.contains(name))
                 .map(name -> methods.get(name).getSimpleName().toString()).collect(Collectors.toSet());

@@ -71,7 +71,7 @@ public final class GenerateDelegationOperation implements Operation {
         }
 
         /** Those of an interface, or those that the class must have. */
-        List<String> standard() {
+        List<String> defaultMembers() {
             Map<String, ExecutableElement> own = InheritedMethods.by(target).methods();
             return methods.entrySet().stream()
                     .filter(entry -> isInterface() ? entry.getValue().getModifiers().contains(Modifier.ABSTRACT)
@@ -81,11 +81,11 @@ public final class GenerateDelegationOperation implements Operation {
         }
     }
 
-    private static Optional<Delegate> delegate(Analysis analysis, ResolvedPlace spot) {
-        return GenerateOperation.target(analysis, spot)
+    private static Optional<Delegate> delegate(Analysis analysis, ResolvedPlace resolved) {
+        return GenerateOperation.target(analysis, resolved)
                 .filter(target -> target.type().getKind() == ElementKind.CLASS || target.isRecord() || target.type()
                 .getKind() == ElementKind.ENUM)
-                .flatMap(target -> target.partAt(spot.place().caret())
+                .flatMap(target -> target.partAt(resolved.place().caret())
                         .filter(part -> part.type() instanceof DeclaredType type
                                 && !NamedTypes.is(type, "java.lang.String"))
                         .map(part -> delegate(target, part)))
@@ -111,27 +111,27 @@ public final class GenerateDelegationOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return delegate(spot.analysis(), spot)
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return delegate(resolved.analysis(), resolved)
                 .map(found -> new Offer(id(), "generate methods that pass on to " + found.part().name(),
                 Offer.Kind.GENERATE, found.target().code().range(found.target().tree()),
                 List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(found.methods().keySet()),
-                        found.standard()),
+                        found.defaultMembers()),
                         IMPLEMENTS_QUESTION)));
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Analysis first = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
-        Optional<Delegate> found = delegate(first, spot);
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Analysis first = analyst.analyse(Focus.around(resolved.file().path(), resolved.place().selection()).deeply());
+        Optional<Delegate> found = delegate(first, resolved);
         if (found.isEmpty()) {
-            return Plan.refused(spot, "there is no field here whose type has methods that could be passed on to it");
+            return Plan.refused(resolved, "there is no field here whose type has methods that could be passed on to it");
         }
         Delegate delegate = found.get();
         TargetClass target = delegate.target();
-        List<String> wanted = answers.several(MEMBERS).orElseGet(delegate::standard);
+        List<String> wanted = answers.several(MEMBERS).orElseGet(delegate::defaultMembers);
         if (wanted.isEmpty()) {
-            return Plan.refused(spot, "say which methods are to be passed on; there are "
+            return Plan.refused(resolved, "say which methods are to be passed on; there are "
                     + String.join(", ", delegate.methods().keySet()));
         }
         EditsByFile edits = new EditsByFile(first);
@@ -143,10 +143,10 @@ public final class GenerateDelegationOperation implements Operation {
                 .isEmpty();
         if (becomes) {
             edits.writer(target.code()).write(delegate.part().type())
-                    .ifPresent(type -> edits.of(spot.file().path()).add(SupertypeClause.implementing(target, type)));
+                    .ifPresent(type -> edits.of(resolved.file().path()).add(SupertypeClause.implementing(target, type)));
         }
         Set<String> own = InheritedMethods.by(target).methods().keySet();
-        return new ChosenMethods(target, delegate.methods(), "to pass on to " + field).plan(spot, wanted,
+        return new ChosenMethods(target, delegate.methods(), "to pass on to " + field).plan(resolved, wanted,
                 (name, method) -> text.delegating(method, field, becomes || own.contains(name)), edits,
                 "generate methods of " + target.shown() + " that pass on to " + field, becomes, analyst);
     }

@@ -68,9 +68,9 @@ public final class GenerateTestOperation implements Operation {
                 SET_UP_QUESTION);
     }
 
-    private static Optional<TargetClass> target(Analysis analysis, ResolvedPlace spot) {
-        return spot.file().root().use() != SourceRoot.Use.MAIN ? Optional.empty()
-                : GenerateOperation.target(analysis, spot)
+    private static Optional<TargetClass> target(Analysis analysis, ResolvedPlace resolved) {
+        return resolved.file().root().use() != SourceRoot.Use.MAIN ? Optional.empty()
+                : GenerateOperation.target(analysis, resolved)
                 .filter(target -> target.type().getNestingKind() == NestingKind.TOP_LEVEL && target.type()
                 .getKind() != ElementKind.ANNOTATION_TYPE);
     }
@@ -93,7 +93,7 @@ public final class GenerateTestOperation implements Operation {
     }
 
     /** What does something, rather than to tell what is there. */
-    private static List<String> standard(TargetClass target) {
+    private static List<String> defaultMembers(TargetClass target) {
         return methods(target).stream()
                 .filter(name -> !OF_OBJECT.contains(name) && target.parts().stream()
                 .noneMatch(part -> AccessorNames.isAccessor(name, part)))
@@ -101,40 +101,40 @@ public final class GenerateTestOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(spot.place().caret())
-                        && root(spot.file()).isPresent() && hasJUnit(target))
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return target(resolved.analysis(), resolved).filter(target -> target.isAmongMembers(resolved.place().caret())
+                        && root(resolved.file()).isPresent() && hasJUnit(target))
                 .map(target -> new Offer(id(), "generate tests of " + target.name(), Offer.Kind.GENERATE, target.code()
                 .range(target.tree()),
                         List.of(new Question.Members(MEMBERS, "the methods that are tested", methods(target),
-                                standard(target)),
+                                defaultMembers(target)),
                                 SET_UP_QUESTION)));
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        SourceFile file = spot.file();
-        Analysis near = analyst.analyse(Focus.around(file.path(), spot.place().selection()).deeply());
-        Optional<TargetClass> target = target(near, spot);
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        SourceFile file = resolved.file();
+        Analysis near = analyst.analyse(Focus.around(file.path(), resolved.place().selection()).deeply());
+        Optional<TargetClass> target = target(near, resolved);
         if (target.isEmpty()) {
-            return Plan.refused(spot, "there is no top-level type of the main code here");
+            return Plan.refused(resolved, "there is no top-level type of the main code here");
         }
         Optional<SourceRoot> root = root(file);
         if (root.isEmpty()) {
-            return Plan.refused(spot, "module " + file.module()
+            return Plan.refused(resolved, "module " + file.module()
                     .name() + " has no folder for tests; make one and open it as such");
         } else if (!hasJUnit(target.get())) {
-            return Plan.refused(spot, "module " + file.module().name()
+            return Plan.refused(resolved, "module " + file.module().name()
                     + " does not have JUnit 5 (org.junit.jupiter:junit-jupiter-api) on its class path");
         }
-        List<String> names = answers.several(MEMBERS).orElseGet(() -> standard(target.get()));
+        List<String> names = answers.several(MEMBERS).orElseGet(() -> defaultMembers(target.get()));
         Optional<String> unknown = names.stream().filter(name -> !methods(target.get()).contains(name)).findFirst();
         if (unknown.isPresent()) {
-            return Plan.refused(spot, "there is no method '" + unknown.get() + "' to test; there are "
+            return Plan.refused(resolved, "there is no method '" + unknown.get() + "' to test; there are "
                     + String.join(", ", methods(target.get())));
         }
         Optional<Place> there = new Counterparts(analyst.snapshot()).of(file).stream().findFirst();
-        return there.isPresent() ? more(spot, there.get(), names, analyst)
+        return there.isPresent() ? more(resolved, there.get(), names, analyst)
                 : fresh(target.get(), root.get(), names, answers.flag(SET_UP), analyst);
     }
 
@@ -145,13 +145,13 @@ public final class GenerateTestOperation implements Operation {
                 List.of(test, "void " + name + "() {", "    " + fail, "}"))).toList();
     }
 
-    private Plan more(ResolvedPlace spot, Place there, List<String> names, Analyst analyst) {
+    private Plan more(ResolvedPlace resolved, Place there, List<String> names, Analyst analyst) {
         Analysis before = analyst.analyse(Focus.whole(Set.of(there.file())));
         AttributedFile code = before.code(there.file()).orElseThrow();
         TargetClass test = TargetClass.at(code, there.caret()).orElseThrow();
         List<String> missing = names.stream().filter(name -> !test.memberNames().contains(name)).toList();
         if (missing.isEmpty()) {
-            return Plan.refused(spot, test.name() + " has a test for each of these");
+            return Plan.refused(resolved, test.name() + " has a test for each of these");
         }
         EditsByFile edits = new EditsByFile(before);
         edits.of(there.file()).addAll(new MemberInserter(test).edits(tests(missing, edits.writer(code), code)));

@@ -56,9 +56,9 @@ public final class ImplementMethodsOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        int caret = spot.place().caret();
-        return target(spot.analysis(), spot).filter(target -> target.isAmongMembers(caret))
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        int caret = resolved.place().caret();
+        return target(resolved.analysis(), resolved).filter(target -> target.isAmongMembers(caret))
                 .flatMap(target -> {
                     Map<String, ExecutableElement> all = InheritedMethods.by(target).methods();
                     List<String> due = due(all);
@@ -72,8 +72,8 @@ public final class ImplementMethodsOperation implements Operation {
                 });
     }
 
-    private static Optional<TargetClass> target(Analysis analysis, ResolvedPlace spot) {
-        return GenerateOperation.target(analysis, spot)
+    private static Optional<TargetClass> target(Analysis analysis, ResolvedPlace resolved) {
+        return GenerateOperation.target(analysis, resolved)
                 .filter(target -> target.type().getKind() != ElementKind.ANNOTATION_TYPE);
     }
 
@@ -84,24 +84,24 @@ public final class ImplementMethodsOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Analysis first = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
-        Optional<TargetClass> found = target(first, spot);
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Analysis first = analyst.analyse(Focus.around(resolved.file().path(), resolved.place().selection()).deeply());
+        Optional<TargetClass> found = target(first, resolved);
         if (found.isEmpty()) {
-            return Plan.refused(spot, "there is no class here that could implement a method");
+            return Plan.refused(resolved, "there is no class here that could implement a method");
         }
         TargetClass target = found.get();
         Map<String, ExecutableElement> all = InheritedMethods.by(target).methods();
         List<String> wanted = answers.several(MEMBERS).orElse(due(all));
         if (wanted.isEmpty()) {
-            return Plan.refused(spot, target.shown()
+            return Plan.refused(resolved, target.shown()
                     + " has all methods that it must have; say which others it is to override");
         }
         EditsByFile edits = new EditsByFile(first);
         InheritedMethodText text = new InheritedMethodText(InheritedMethods.by(target), edits.writer(target.code()),
                 CodingStyle.of(target).parameter());
         String body = answers.single(BODY).orElse("kind");
-        return new ChosenMethods(target, all, "to implement in " + target.shown()).plan(spot, wanted,
+        return new ChosenMethods(target, all, "to implement in " + target.shown()).plan(resolved, wanted,
                 (name, method) -> text.lines(method, body), edits,
                 "implement " + String.join(", ", wanted) + " in " + target.shown(), false, analyst);
     }

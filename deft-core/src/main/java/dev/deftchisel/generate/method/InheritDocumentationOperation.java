@@ -67,9 +67,9 @@ public final class InheritDocumentationOperation implements Operation {
         }
     }
 
-    private static Optional<Overriding> overriding(Analysis analysis, ResolvedPlace spot) {
-        Optional<AttributedFile> found = analysis.code(spot.file().path());
-        int caret = spot.place().caret();
+    private static Optional<Overriding> overriding(Analysis analysis, ResolvedPlace resolved) {
+        Optional<AttributedFile> found = analysis.code(resolved.file().path());
+        int caret = resolved.place().caret();
         return found.flatMap(code -> TargetClass.at(code, caret).flatMap(target -> target.members().stream()
                 .filter(member -> member instanceof MethodTree method && isHead(code, method, caret))
                 .findFirst()
@@ -86,8 +86,8 @@ public final class InheritDocumentationOperation implements Operation {
     }
 
     @Override
-    public Optional<Offer> offer(ResolvedPlace spot) {
-        return overriding(spot.analysis(), spot)
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return overriding(resolved.analysis(), resolved)
                 .map(method -> new Offer(id(), "inherit the documentation of " + name(method),
                 Offer.Kind.GENERATE, method.range(), questions()));
     }
@@ -97,11 +97,11 @@ public final class InheritDocumentationOperation implements Operation {
     }
 
     @Override
-    public Plan plan(ResolvedPlace spot, Answers answers, Analyst analyst) {
-        Analysis before = analyst.analyse(Focus.around(spot.file().path(), spot.place().selection()).deeply());
-        Optional<Overriding> found = overriding(before, spot);
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Analysis before = analyst.analyse(Focus.around(resolved.file().path(), resolved.place().selection()).deeply());
+        Optional<Overriding> found = overriding(before, resolved);
         if (found.isEmpty()) {
-            return Plan.refused(spot, "there is no method here that overrides another one");
+            return Plan.refused(resolved, "there is no method here that overrides another one");
         }
         Overriding method = found.get();
         String newLine = Layout.of(method.code().file())
@@ -110,10 +110,10 @@ public final class InheritDocumentationOperation implements Operation {
         String wanted = isLeftOut ? "" : "/** {@inheritDoc} */" + newLine;
         Range old = new Range(method.documented().start(), method.range().start());
         if (method.code().text(old).equals(wanted)) {
-            return Plan.refused(spot, "the method inherits its documentation already");
+            return Plan.refused(resolved, "the method inherits its documentation already");
         }
         EditsByFile edits = new EditsByFile(before);
-        edits.of(spot.file().path()).add(new NewCode(method.code().file()).write(wanted).replacing(old));
+        edits.of(resolved.file().path()).add(new NewCode(method.code().file()).write(wanted).replacing(old));
         return new Plan.Ready(edits.change("inherit the documentation of " + name(method), SymbolEffects.same(),
                 List.of()), before);
     }

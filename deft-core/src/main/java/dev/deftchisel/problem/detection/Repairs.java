@@ -48,11 +48,11 @@ public final class Repairs {
         return byCode.keySet().stream().sorted().toList();
     }
 
-    Finding finding(CompilerError error, RuleContext survey, Analysis analysis) {
+    Finding finding(CompilerError error, RuleContext context, Analysis analysis) {
         String id = ErrorSite.id(error);
         RuleDescription about = RuleDescription.of(id, Tag.ERROR, error.message(), Effect.OTHER);
-        return new Finding(about, Severity.ERROR, shown(error, survey.code()), error.message(),
-                fixes(id, error, survey, analysis));
+        return new Finding(about, Severity.ERROR, shown(error, context.code()), error.message(),
+                fixes(id, error, context, analysis));
     }
 
     /** What the compiler points at, without running over the end of the line. */
@@ -62,12 +62,12 @@ public final class Repairs {
                 .start(), Math.min(error.range().end(), line.end())));
     }
 
-    private List<Fix> fixes(String id, CompilerError error, RuleContext survey, Analysis analysis) {
+    private List<Fix> fixes(String id, CompilerError error, RuleContext context, Analysis analysis) {
         List<Repair> known = byCode.getOrDefault(id, List.of());
         if (known.isEmpty()) {
             return List.of();
         }
-        AlikeErrors alike = new AlikeErrors(ErrorSite.of(error, survey, analysis));
+        AlikeErrors alike = new AlikeErrors(ErrorSite.of(error, context, analysis));
         List<Fix> fixes = new ArrayList<>();
         for (Repair repair : known) {
             fixes.addAll(alike.joined(one -> of(repair, one)));

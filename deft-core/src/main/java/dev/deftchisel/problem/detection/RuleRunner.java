@@ -66,15 +66,15 @@ public final class RuleRunner {
      *
      * @param analysis in which the file is attributed as a whole
      */
-    public List<Finding> survey(Analysis analysis, Path file) {
+    public List<Finding> context(Analysis analysis, Path file) {
         Optional<AttributedFile> code = analysis.code(file);
         if (code.isEmpty()) {
             return List.of();
         }
         List<CompilerError> errors = own(analysis, file);
-        RuleContext survey = new RuleContext(code.get(), !errors.isEmpty(), severities.settings(file));
-        List<Finding> found = new ArrayList<>(outside(erroneous(code.get(), errors), survey.isGenerated() ? List.of()
-                : ruled(survey)));
+        RuleContext context = new RuleContext(code.get(), !errors.isEmpty(), severities.settings(file));
+        List<Finding> found = new ArrayList<>(outside(erroneous(code.get(), errors), context.isGenerated() ? List.of()
+                : ruled(context)));
         Suppressions suppressions = new Suppressions(code.get(), rules);
         List<Finding> shown = new ArrayList<>(found.stream().filter(finding -> !suppressions.accept(finding)).toList());
         rules.named(Suppressions.IDLE)
@@ -82,7 +82,7 @@ public final class RuleRunner {
         MissingLibraries missing = new MissingLibraries(code.get(), analysis, errors);
         missing.finding().ifPresent(shown::add);
         unseen(analysis, file).forEach(shown::add);
-        missing.others().stream().map(error -> repairs.finding(error, survey, analysis)).forEach(shown::add);
+        missing.others().stream().map(error -> repairs.finding(error, context, analysis)).forEach(shown::add);
         shown.removeIf(finding -> finding.severity() == Severity.OFF);
         shown.sort(Comparator.comparing((Finding finding) -> finding.range().start())
                 .thenComparing(finding -> finding.about().id()));
@@ -150,14 +150,14 @@ public final class RuleRunner {
         return severities.of(file, about);
     }
 
-    private List<Finding> ruled(RuleContext survey) {
-        AttributedFile code = survey.code();
+    private List<Finding> ruled(RuleContext context) {
+        AttributedFile code = context.code();
         Map<Tree.Kind, List<Rule>> byKind = new EnumMap<>(Tree.Kind.class);
         Map<Rule, Severity> weights = new HashMap<>();
         for (Rule rule : rules.all()) {
             RuleDescription about = rules.about(rule);
             Severity severity = severity(code.file().path(), about);
-            if (severity != Severity.OFF && about.level() <= survey.level()) {
+            if (severity != Severity.OFF && about.level() <= context.level()) {
                 weights.put(rule, severity);
                 rule.kinds().forEach(kind -> byKind.computeIfAbsent(kind, key -> new ArrayList<>()).add(rule));
             }
@@ -190,7 +190,7 @@ public final class RuleRunner {
             private void look(Rule rule, TreePath path) {
                 try {
                     if (!broken.contains(rule)) {
-                        survey.look(rule, rules.about(rule), weights.get(rule), path);
+                        context.look(rule, rules.about(rule), weights.get(rule), path);
                     }
                 } catch (RuntimeException failed) {
                     broken.add(rule);
@@ -199,7 +199,7 @@ public final class RuleRunner {
                 }
             }
         }.scan(new TreePath(code.unit()), null);
-        return survey.findings();
+        return context.findings();
     }
 
     /** What is left when stretches of code are not trusted; what is about a whole class stays. */

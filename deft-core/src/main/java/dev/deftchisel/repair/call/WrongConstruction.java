@@ -120,7 +120,7 @@ public final class WrongConstruction implements Repair {
         type.ifPresent(known -> fixes.addAll(ofSubclass(known, named, code)));
         boolean isComplete = type.filter(known -> ElementFilter.methodsIn(code.elements().getAllMembers(known)).stream()
                 .noneMatch(method -> method.getModifiers().contains(Modifier.ABSTRACT))).isPresent();
-        type.flatMap(site.survey().names()::declaration)
+        type.flatMap(site.context().names()::declaration)
                 .filter(found -> isComplete && found.getLeaf() instanceof ClassTree)
                 .ifPresent(found -> fixes.add(Fix.of("let '" + ((ClassTree) found.getLeaf())
                         .getSimpleName() + "' be not abstract",
@@ -200,7 +200,7 @@ public final class WrongConstruction implements Repair {
                         || path.getLeaf() instanceof MethodInvocationTree);
         made.filter(path -> isCall)
                 .flatMap(path -> code.element(new TreePath(path, ((NewClassTree) path.getLeaf()).getIdentifier())))
-                .flatMap(site.survey().names()::declaration).filter(path -> path.getLeaf() instanceof ClassTree)
+                .flatMap(site.context().names()::declaration).filter(path -> path.getLeaf() instanceof ClassTree)
                 .ifPresent(path -> ((ClassTree) path.getLeaf()).getMembers().stream()
                         .filter(member -> member instanceof MethodTree method && method.getName()
                                 .contentEquals(((ClassTree) path.getLeaf()).getSimpleName())
@@ -240,7 +240,7 @@ public final class WrongConstruction implements Repair {
         AttributedFile code = site.code();
         NewClassTree tree = (NewClassTree) made.getLeaf();
         Optional<TreePath> type = code.element(new TreePath(made, tree.getIdentifier()))
-                .flatMap(site.survey().names()::declaration)
+                .flatMap(site.context().names()::declaration)
                 .filter(path -> path.getLeaf() instanceof ClassTree owner && owner.getExtendsClause() != null);
         boolean hasOwn = type.filter(path -> ((ClassTree) path.getLeaf()).getMembers().stream()
                 .anyMatch(member -> member instanceof MethodTree method
@@ -263,7 +263,7 @@ public final class WrongConstruction implements Repair {
         AttributedFile code = site.code();
         NewClassTree tree = (NewClassTree) made.getLeaf();
         Optional<TreePath> type = code.element(new TreePath(made, tree.getIdentifier()))
-                .flatMap(site.survey().names()::declaration)
+                .flatMap(site.context().names()::declaration)
                 .filter(path -> path.getLeaf() instanceof ClassTree);
         if (type.isEmpty() || ((ClassTree) type.get().getLeaf()).getMembers().stream()
                 .anyMatch(member -> member instanceof MethodTree method

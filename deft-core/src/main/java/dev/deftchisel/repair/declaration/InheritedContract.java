@@ -48,7 +48,7 @@ public final class InheritedContract implements Repair {
                 boolean isSame = method.getSimpleName().equals(own.get().getSimpleName())
                         && code.types().isSubsignature((ExecutableType) own.get().asType(),
                         (ExecutableType) code.types().asMemberOf((DeclaredType) type.asType(), method));
-                Optional<TreePath> declared = isSame ? site.survey().names().declaration(method) : Optional.empty();
+                Optional<TreePath> declared = isSame ? site.context().names().declaration(method) : Optional.empty();
                 declared.map(path -> (MethodTree) path.getLeaf()).flatMap(tree -> site.id().startsWith("override")
                         ? thrown(tree, method, own.get(), site) : opened(tree, method, above, site))
                         .ifPresent(fixes::add);

@@ -247,7 +247,7 @@ public final class WrongFamily implements Repair {
                         .filter(other -> other.getSimpleName().equals(own.getSimpleName()) && other.getParameters()
                                 .size() == own.getParameters().size())
                         .findFirst())
-                .flatMap(site.survey().names()::declaration).filter(found -> found.getLeaf() instanceof MethodTree);
+                .flatMap(site.context().names()::declaration).filter(found -> found.getLeaf() instanceof MethodTree);
         List<Fix> fixes = new ArrayList<>();
         above.map(found -> (MethodTree) found.getLeaf()).ifPresent(tree -> {
             Set<Modifier> flags = tree.getModifiers().getFlags();

@@ -391,7 +391,7 @@ public final class WrongForm implements Repair {
                 .forEach(near -> fixes.add(Fix.of("write '" + near + "'",
                         edits -> edits.replace(site.error().range(), near))));
         if (!constants.isEmpty()) {
-            site.survey().names().declaration(constants.get(constants.size() - 1))
+            site.context().names().declaration(constants.get(constants.size() - 1))
                     .ifPresent(last -> fixes.add(Fix.of("declare the constant '" + name + "'",
                     edits -> edits.insert(code.range(last.getLeaf()).end(), ", " + name))));
         }

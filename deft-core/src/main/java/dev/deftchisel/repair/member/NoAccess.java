@@ -75,7 +75,7 @@ public final class NoAccess implements Repair {
                 .filter(known -> code.isKind(known.asType(), code.elements().getTypeElement("java.lang.Cloneable")
                         .asType()));
         return type.filter(known -> select.getIdentifier().contentEquals("clone"))
-                .flatMap(site.survey().names()::declaration)
+                .flatMap(site.context().names()::declaration)
                 .filter(found -> found.getLeaf() instanceof ClassTree).map(found -> {
                     String name = ((ClassTree) found.getLeaf()).getSimpleName().toString();
                     return Fix.of("let '" + name + "' have a public 'clone'",
@@ -94,7 +94,7 @@ public final class NoAccess implements Repair {
                 .filter(type -> type instanceof DeclaredType)
                 .flatMap(type -> ((DeclaredType) type).asElement().getEnclosedElements().stream()
                         .filter(member -> member.getSimpleName().equals(select.getIdentifier())).findFirst())
-                .flatMap(site.survey().names()::declaration);
+                .flatMap(site.context().names()::declaration);
     }
 
     /**

@@ -56,7 +56,7 @@ public final class WrongStatic implements Repair {
         Optional<TreePath> made = site.nearest(NewClassTree.class);
         made.flatMap(path -> code.element(new TreePath(path, ((NewClassTree) path.getLeaf()).getIdentifier()))
                 .or(() -> code.element(path).map(Element::getEnclosingElement)))
-                .flatMap(site.survey().names()::declaration).filter(path -> path.getLeaf() instanceof ClassTree type
+                .flatMap(site.context().names()::declaration).filter(path -> path.getLeaf() instanceof ClassTree type
                         && !type.getModifiers().getFlags().contains(Modifier.STATIC))
                 .ifPresent(path -> fixes.add(Fix.of("make the class '" + ((ClassTree) path.getLeaf())
                         .getSimpleName() + "' static",
@@ -88,7 +88,7 @@ public final class WrongStatic implements Repair {
         AttributedFile code = site.code();
         MemberReferenceTree reference = (MemberReferenceTree) path.getLeaf();
         return code.element(new TreePath(path, reference.getQualifierExpression()))
-                .flatMap(site.survey().names()::declaration)
+                .flatMap(site.context().names()::declaration)
                 .filter(found -> found.getLeaf() instanceof ClassTree)
                 .flatMap(found -> ((ClassTree) found.getLeaf()).getMembers().stream()
                         .filter(member -> member instanceof MethodTree method && method.getName()

@@ -78,7 +78,7 @@ final class WiderTypeArgument {
             int index = call.getArguments().indexOf(path.getLeaf());
             Optional<TreePath> method = new CallCandidates(code, parent).all().stream()
                     .filter(known -> known.getParameters().size() == call.getArguments().size())
-                    .findFirst().flatMap(site.survey().names()::declaration)
+                    .findFirst().flatMap(site.context().names()::declaration)
                     .filter(found -> found.getLeaf() instanceof MethodTree);
             return method.map(found -> ((MethodTree) found.getLeaf()).getParameters())
                     .filter(all -> index >= 0 && index < all.size())

@@ -106,24 +106,24 @@ public final class ChangedInLoop implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         EnhancedForLoopTree loop = (EnhancedForLoopTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath source = AttributedFile.inner(new TreePath(path, loop.getExpression()));
         Optional<TreePath> view = view(source, code);
         TreePath owner = view.orElse(source);
         boolean isPlain = NullTest.isName((ExpressionTree) owner.getLeaf())
                 && code.type(owner).filter(type -> NamedTypes.isOneOf(type, view.isPresent() ? MAPS : COLLECTIONS))
                 .isPresent();
-        Optional<Element> changed = code.element(owner).filter(element -> isPlain && !isShared(element, survey));
+        Optional<Element> changed = code.element(owner).filter(element -> isPlain && !isShared(element, context));
         if (changed.isEmpty()) {
             return;
         }
-        for (TreePath use : survey.names().uses(changed.get())) {
+        for (TreePath use : context.names().uses(changed.get())) {
             calls(use, loop).filter(call -> (view.isPresent() ? CHANGING_MAPS : CHANGING)
                     .contains(Calls.name((MethodInvocationTree) call.getLeaf()))
                             && goesOn(call, loop) && !isAsked(call, code))
-                    .ifPresent(call -> survey.report(call.getLeaf(),
+                    .ifPresent(call -> context.report(call.getLeaf(),
                             "the loop over '" + changed.get().getSimpleName() + "' fails when it goes on"));
         }
     }
@@ -132,12 +132,12 @@ public final class ChangedInLoop implements Rule {
      * Whether a field or local variable is given what may change meanwhile, or what nobody can tell: only java.util is
      * sure to fail.
      */
-    private static boolean isShared(Element variable, RuleContext survey) {
+    private static boolean isShared(Element variable, RuleContext context) {
         return variable.getKind() != ElementKind.PARAMETER && variable.getKind() != ElementKind.EXCEPTION_PARAMETER
-                && (survey.names().declaration(variable).isEmpty() || !WrittenValues.of(variable, survey).stream()
+                && (context.names().declaration(variable).isEmpty() || !WrittenValues.of(variable, context).stream()
                         .filter(value -> value.getLeaf().getKind() != Tree.Kind.NULL_LITERAL)
-                        .allMatch(value -> value.getLeaf() instanceof NewClassTree && survey.code().type(value)
-                                .filter(type -> type instanceof DeclaredType declared && survey.code().elements()
+                        .allMatch(value -> value.getLeaf() instanceof NewClassTree && context.code().type(value)
+                                .filter(type -> type instanceof DeclaredType declared && context.code().elements()
                                         .getPackageOf(declared.asElement()).getQualifiedName()
                                         .contentEquals("java.util")).isPresent()));
     }

@@ -53,9 +53,9 @@ public final class CharAsNumber implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         NewClassTree made = (NewClassTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         boolean isBuilder = made.getArguments().size() == 1
                 && (Calls.makes(code, path, "java.lang.StringBuilder")
                         || Calls.makes(code, path, "java.lang.StringBuffer"));
@@ -65,7 +65,7 @@ public final class CharAsNumber implements Rule {
             String text = code.text(argument);
             String inside = text.substring(1, text.length() - 1);
             boolean isLiteral = argument.getKind() == Tree.Kind.CHAR_LITERAL;
-            survey.report(argument, "the character is taken for a capacity", Fix.of("begin with the character", edits ->
+            context.report(argument, "the character is taken for a capacity", Fix.of("begin with the character", edits ->
                     edits.replace(made, to -> {
                         to.write("new ").carry(code.range(made.getIdentifier())).write("(");
                         if (isLiteral) {

@@ -51,15 +51,15 @@ public final class ConstantOverflow implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         BinaryTree product = (BinaryTree) path.getLeaf();
         boolean isPart = AttributedFile.outer(path).getLeaf().getKind() == Tree.Kind.MULTIPLY;
         Optional<BigInteger> exact = isPart || !isInt(path, code) ? Optional.empty() : exact(path, code);
         boolean isTooLarge = exact.filter(value -> value.bitLength() >= Integer.SIZE).isPresent();
         if (isTooLarge && isLong(path, code)) {
             TreePath first = first(path);
-            survey.report(product, "this is " + exact.get() + ", and as int " + Constants.value(code, path)
+            context.report(product, "this is " + exact.get() + ", and as int " + Constants.value(code, path)
                     .orElseThrow(),
                     first.getLeaf() instanceof LiteralTree literal
                             ? Fix.of("multiply as long", edits -> edits.insert(code.range(literal).end(), "L"))

@@ -55,8 +55,8 @@ public final class DatePattern implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         List<? extends ExpressionTree> arguments = Calls.arguments(path.getLeaf());
         if (arguments.isEmpty() || !(arguments.get(0) instanceof LiteralTree literal)
                 || !(literal.getValue() instanceof String text)) {
@@ -68,7 +68,7 @@ public final class DatePattern implements Rule {
         boolean isDayOfYear = text.contains("DD") && !text.contains("DDD") && text.contains("M");
         if (isPattern && !text.contains("'") && (isWeek || isDayOfYear)) {
             String right = (isWeek ? text.replace('Y', 'y') : text).replace(isDayOfYear ? "DD" : "\0", "dd");
-            survey.report(literal, isWeek ? "'Y' is the year of the week" : "'D' is the day of the year",
+            context.report(literal, isWeek ? "'Y' is the year of the week" : "'D' is the day of the year",
                     Fix.of("write \"" + right + "\"", edits -> edits.replace(code.range(literal), "\"" + right
                             + "\"")));
         }

@@ -51,9 +51,9 @@ public final class EarlyCast implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         TypeCastTree cast = (TypeCastTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath value = new TreePath(path, cast.getExpression());
         boolean isFraction = Calls.isOf(code, value, "java.lang.Math", "random", 0)
                 || Calls.isOf(code, value, "java.util.Random", "nextDouble", 0)
@@ -64,7 +64,7 @@ public final class EarlyCast implements Rule {
             TreePath parent = path.getParentPath();
             boolean isFactor = parent.getLeaf() instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY
                     && product.getLeftOperand() == cast;
-            survey.report(cast, "this is always 0", isFactor ? new Fix[] {Fix.of("cast the product", edits -> {
+            context.report(cast, "this is always 0", isFactor ? new Fix[] {Fix.of("cast the product", edits -> {
                 Range product = code.range(parent.getLeaf());
                 Range from = code.range(cast.getExpression());
                 edits.replace(product, to -> to.carry(new Range(product.start(), from.start())).write("(")

@@ -61,9 +61,9 @@ public final class FormatArguments implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         Optional<ExecutableElement> method = FORMATS.contains(Calls.name(call))
                 ? Calls.method(code, path).filter(known -> known.isVarArgs() && isFormatter(known)) : Optional.empty();
         if (method.isEmpty()) {
@@ -79,37 +79,37 @@ public final class FormatArguments implements Rule {
         Optional<Object> text = format.flatMap(known -> Constants.value(code, known))
                 .filter(value -> value instanceof String);
         if (text.isPresent()) {
-            report(format.get(), (String) text.get(), given, isArray, survey);
+            report(format.get(), (String) text.get(), given, isArray, context);
         }
     }
 
     private static void report(TreePath format, String text, List<TreePath> given, boolean isArray,
-            RuleContext survey) {
+            RuleContext context) {
         Optional<List<FormatPlace>> places = FormatPlace.in(text);
         if (places.isEmpty()) {
-            survey.report(format.getLeaf(), "a '%' in it begins no place; write '%%' for the sign itself");
+            context.report(format.getLeaf(), "a '%' in it begins no place; write '%%' for the sign itself");
             return;
         }
         Optional<String> fault = places.get().stream().flatMap(place -> place.fault().stream()).findFirst();
         int wanted = places.get().stream().mapToInt(FormatPlace::argument).max().orElse(-1) + 1;
         if (fault.isPresent()) {
-            survey.report(format.getLeaf(), "the format fails: " + fault.get());
+            context.report(format.getLeaf(), "the format fails: " + fault.get());
         } else if (!isArray && wanted != given.size()) {
-            survey.report(format.getLeaf(), "the format asks for " + count(wanted) + " and gets " + given.size());
+            context.report(format.getLeaf(), "the format asks for " + count(wanted) + " and gets " + given.size());
         } else if (!isArray) {
             places.get().stream().filter(place -> place.argument() >= 0)
-                    .forEach(place -> compare(format, text, place, given, survey));
+                    .forEach(place -> compare(format, text, place, given, context));
         }
     }
 
     private static void compare(TreePath format, String text, FormatPlace place, List<TreePath> given,
-            RuleContext survey) {
-        AttributedFile code = survey.code();
+            RuleContext context) {
+        AttributedFile code = context.code();
         TreePath argument = given.get(place.argument());
         Optional<TypeMirror> wrong = code.type(argument)
                 .filter(type -> !place.takes(type, code) && Constants.value(code, argument)
                         .filter(value -> value.equals("null")).isEmpty());
-        wrong.ifPresent(type -> survey.report(argument.getLeaf(), "'" + place.text() + "' does not take a "
+        wrong.ifPresent(type -> context.report(argument.getLeaf(), "'" + place.text() + "' does not take a "
                 + NamedTypes.shown(type),
                 place.of(type, code).filter(better -> isWritten(format, text, code))
                         .map(better -> new Fix[] {Fix.of("write '" + better + "'",

@@ -77,9 +77,9 @@ public final class IgnoredResult implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         TreePath call = new TreePath(path, ((ExpressionStatementTree) path.getLeaf()).getExpression());
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         Optional<ExecutableElement> method = Calls.method(code, call);
         if (method.isEmpty() || !isPureValue(method.get()) || isInTry(path)) {
             return;
@@ -91,7 +91,7 @@ public final class IgnoredResult implements Rule {
                                 || element.getKind() == ElementKind.PARAMETER)
                         && code.types().isSameType(element.asType(), method.get().getReturnType())).isPresent()
                 && !isCaptured(path);
-        survey.report(call.getLeaf(), "the result of '" + method.get().getSimpleName() + "' is lost", isAssignable
+        context.report(call.getLeaf(), "the result of '" + method.get().getSimpleName() + "' is lost", isAssignable
                 ? new Fix[] {Fix.of("assign it to '" + receiver.get().getLeaf() + "'", edits ->
                         edits.insert(code.range(path.getLeaf()).start(), receiver.get().getLeaf() + " = "))}
                                 : new Fix[0]);

@@ -71,14 +71,14 @@ public final class IntegerDivision implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BinaryTree division = (BinaryTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         // who rounds down what is already rounded wants just that
         boolean isFloor = Calls.isOf(code, AttributedFile.outer(path), "java.lang.Math", "floor", 1);
         if (!isWhole(path, code) || isEven(path, division, code) || isFloor || isSaid(path, code)
                 || isScaled(path, division) || isHalfOfWhole(path, division, code)
-                || isOfForeignCall(path, survey) || isLarge(path, division, code)) {
+                || isOfForeignCall(path, context) || isLarge(path, division, code)) {
             return;
         }
         Optional<TypeKind> wanted = wanted(path, code);
@@ -86,7 +86,7 @@ public final class IntegerDivision implements Rule {
             String type = wanted.get() == TypeKind.FLOAT ? "float" : "double";
             ExpressionTree left = division.getLeftOperand();
             boolean isGrouped = Precedence.needsParenthesesInCast(left);
-            survey.report(division, "the fraction of this division is lost",
+            context.report(division, "the fraction of this division is lost",
                     Fix.of("divide as " + type, edits -> edits.replace(left,
                     to -> to.write("(" + type + ") ").write(isGrouped ? "(" : "").carry(code.range(left))
                     .write(isGrouped ? ")" : ""))));
@@ -139,10 +139,10 @@ public final class IntegerDivision implements Rule {
      * Whether the parameter that makes a fraction of it belongs to a method of another file, which need not have
      * thought of one.
      */
-    private static boolean isOfForeignCall(TreePath path, RuleContext survey) {
+    private static boolean isOfForeignCall(TreePath path, RuleContext context) {
         TreePath call = AttributedFile.outer(path);
-        return call.getLeaf() instanceof MethodInvocationTree && survey.code().element(call)
-                .filter(method -> survey.names().declaration(method).isPresent()
+        return call.getLeaf() instanceof MethodInvocationTree && context.code().element(call)
+                .filter(method -> context.names().declaration(method).isPresent()
                 || NamedTypes.isOneOf(method.getEnclosingElement()
                         .asType(), Set.of("java.lang.Math", "java.lang.StrictMath"))).isEmpty();
     }

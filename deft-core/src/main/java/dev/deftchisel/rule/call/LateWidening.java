@@ -71,9 +71,9 @@ public final class LateWidening implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BinaryTree product = (BinaryTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath left = new TreePath(path, product.getLeftOperand());
         TreePath right = new TreePath(path, product.getRightOperand());
         boolean isInt = isOpen(left, code) && isOpen(right, code) && !isSmall(left, right, code);
@@ -81,7 +81,7 @@ public final class LateWidening implements Rule {
         if (isInt && wanted.filter(type -> type.getKind() == TypeKind.LONG).isPresent()) {
             ExpressionTree first = product.getLeftOperand();
             boolean isGrouped = Precedence.needsParenthesesInCast(first);
-            survey.report(product, "this is worked out as int and can overflow",
+            context.report(product, "this is worked out as int and can overflow",
                     Fix.of("multiply as long", edits -> edits.replace(first,
                     to -> to.write("(long) ").write(isGrouped ? "(" : "").carry(code.range(first))
                     .write(isGrouped ? ")" : ""))));

@@ -80,10 +80,10 @@ public final class NullOptional implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         if (path.getLeaf() instanceof BinaryTree comparison) {
-            compare(path, comparison, survey);
+            compare(path, comparison, context);
             return;
         }
         TreePath place = AttributedFile.outer(path);
@@ -91,14 +91,14 @@ public final class NullOptional implements Rule {
         boolean isKept = place.getLeaf() instanceof VariableTree || place.getLeaf() instanceof AssignmentTree;
         Optional<TypeMirror> wanted = isKept ? Optional.empty() : TargetType.ofConversion(path, code)
                 .filter(NullOptional::isOptional);
-        wanted.ifPresent(type -> survey.report(path.getLeaf(), "whoever gets this expects an Optional",
+        wanted.ifPresent(type -> context.report(path.getLeaf(), "whoever gets this expects an Optional",
                 Fix.of("write an empty Optional",
                 edits -> edits.replace(path.getLeaf(),
                         to -> to.write(edits.types().name((TypeElement) code.types().asElement(type)) + ".empty()")))));
     }
 
-    private static void compare(TreePath path, BinaryTree comparison, RuleContext survey) {
-        AttributedFile code = survey.code();
+    private static void compare(TreePath path, BinaryTree comparison, RuleContext context) {
+        AttributedFile code = context.code();
         Optional<ExpressionTree> compared = NullTest.of(comparison, comparison.getKind());
         if (compared.isEmpty()) {
             return;
@@ -109,7 +109,7 @@ public final class NullOptional implements Rule {
                 : comparison.getRightOperand()));
         if (isFreshOptional(value, code)) {
             boolean isEmpty = comparison.getKind() == Tree.Kind.EQUAL_TO;
-            survey.report(comparison, "an Optional says itself whether it is empty", Fix.of("ask the Optional",
+            context.report(comparison, "an Optional says itself whether it is empty", Fix.of("ask the Optional",
                     edits -> edits.replace(comparison, to -> to.write(isEmpty ? "!" : "").carry(code.range(optional))
                             .write(".isPresent()"))));
         }

@@ -54,8 +54,8 @@ public final class PatternCharacter implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         boolean isPattern = Calls.isOf(code, path, "java.lang.String", "split", 1)
                 || Calls.isOf(code, path, "java.lang.String", "split", 2)
                 || Calls.isOf(code, path, "java.lang.String", "replaceFirst", 2)
@@ -71,7 +71,7 @@ public final class PatternCharacter implements Rule {
                 && pattern instanceof LiteralTree any && ".".equals(any.getValue());
         if (!isFilled && pattern instanceof LiteralTree literal && literal.getValue() instanceof String text
                 && text.matches("[.|$^?*+(\\[]")) {
-            survey.report(pattern, "'" + text + "' is not the character itself here", Fix.of("escape it",
+            context.report(pattern, "'" + text + "' is not the character itself here", Fix.of("escape it",
                     edits -> edits.replace(code.range(pattern), "\"\\\\" + text + "\"")));
         }
     }

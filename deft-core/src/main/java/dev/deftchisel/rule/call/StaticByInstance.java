@@ -76,9 +76,9 @@ public final class StaticByInstance implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         MemberSelectTree select = (MemberSelectTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath object = new TreePath(path, select.getExpression());
         // who writes 'this' misleads nobody about which object it is
         if (!(object.getLeaf() instanceof IdentifierTree name) || name.getName().contentEquals("this") || name.getName()
@@ -89,7 +89,7 @@ public final class StaticByInstance implements Rule {
                 && (element.getKind() == ElementKind.METHOD || element.getKind().isField()));
         boolean isVariable = code.element(object).filter(element -> element instanceof VariableElement).isPresent();
         if (member.isPresent() && isVariable && member.get().getEnclosingElement() instanceof TypeElement type) {
-            survey.report(select.getExpression(), "'" + member.get()
+            context.report(select.getExpression(), "'" + member.get()
                     .getSimpleName() + "' is static: the object makes no difference",
                     Fix.of("name the type", edits -> edits.replace(select.getExpression(),
                             to -> to.write(edits.types().name(type)))));

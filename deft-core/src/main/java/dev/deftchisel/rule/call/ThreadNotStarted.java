@@ -60,8 +60,8 @@ public final class ThreadNotStarted implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         boolean isRun = Calls.isOf(code, path, "java.lang.Thread", "run", 0);
         Optional<ExpressionTree> receiver = Calls.receiver((MethodInvocationTree) path.getLeaf());
         boolean isOther = receiver.isPresent() && !receiver.get().toString().equals("super")
@@ -71,7 +71,7 @@ public final class ThreadNotStarted implements Rule {
             MemberSelectTree select = (MemberSelectTree) ((MethodInvocationTree) path.getLeaf()).getMethodSelect();
             Range all = code.range(select);
             Range name = new Range(all.end() - "run".length(), all.end());
-            survey.report(name, "this does not begin a thread",
+            context.report(name, "this does not begin a thread",
                     Fix.of("start it", edits -> edits.replace(name, "start")));
         }
     }

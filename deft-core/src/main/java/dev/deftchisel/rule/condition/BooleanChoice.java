@@ -56,7 +56,7 @@ public final class BooleanChoice implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         ConditionalExpressionTree tree = (ConditionalExpressionTree) path.getLeaf();
         boolean isBoth = tree.getTrueExpression() instanceof LiteralTree one && one.getValue() instanceof Boolean first
                 && tree.getFalseExpression() instanceof LiteralTree other && other.getValue() instanceof Boolean second
@@ -64,11 +64,11 @@ public final class BooleanChoice implements Rule {
         if (isBoth) {
             TreePath condition = AttributedFile.inner(new TreePath(path, tree.getCondition()));
             boolean isSame = (Boolean) ((LiteralTree) tree.getTrueExpression()).getValue();
-            if (survey.code().type(condition).filter(type -> type.getKind() == TypeKind.BOOLEAN).isEmpty()) {
+            if (context.code().type(condition).filter(type -> type.getKind() == TypeKind.BOOLEAN).isEmpty()) {
                 // what is asked of a box fails when it is null; the box itself may be passed on
                 return;
             }
-            survey.report(tree, "the condition itself says this", isSame
+            context.report(tree, "the condition itself says this", isSame
                     ? Fix.of("write the condition alone", edits -> edits.keep(path,
                             (ExpressionTree) condition.getLeaf()))
                     : Fix.of("write the opposite of the condition", edits -> Opposite.write(edits, path, condition)));

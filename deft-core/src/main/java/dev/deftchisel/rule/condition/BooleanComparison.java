@@ -50,21 +50,21 @@ public final class BooleanComparison implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BinaryTree tree = (BinaryTree) path.getLeaf();
-        look(path, tree.getLeftOperand(), tree.getRightOperand(), survey);
-        look(path, tree.getRightOperand(), tree.getLeftOperand(), survey);
+        look(path, tree.getLeftOperand(), tree.getRightOperand(), context);
+        look(path, tree.getRightOperand(), tree.getLeftOperand(), context);
     }
 
-    private static void look(TreePath path, ExpressionTree condition, ExpressionTree other, RuleContext survey) {
+    private static void look(TreePath path, ExpressionTree condition, ExpressionTree other, RuleContext context) {
         TreePath tested = new TreePath(path, condition);
         boolean isCondition = other instanceof LiteralTree literal && literal.getValue() instanceof Boolean
                 && !(condition instanceof LiteralTree)
-                && survey.code().type(tested).filter(type -> type.getKind() == TypeKind.BOOLEAN).isPresent();
+                && context.code().type(tested).filter(type -> type.getKind() == TypeKind.BOOLEAN).isPresent();
         if (isCondition) {
             boolean isSame = (path.getLeaf().getKind() == Tree.Kind.EQUAL_TO) == (Boolean) ((LiteralTree) other)
                     .getValue();
-            survey.report(path.getLeaf(), "the condition itself says this", isSame
+            context.report(path.getLeaf(), "the condition itself says this", isSame
                     ? Fix.of("write the condition alone", edits -> edits.keep(path, condition))
                     : Fix.of("write the opposite of the condition", edits -> Opposite.write(edits, path, tested)));
         }

@@ -88,7 +88,7 @@ public final class BooleanReturn implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         IfTree tree = (IfTree) path.getLeaf();
         Optional<Boolean> then = result(tree.getThenStatement());
         StatementTree next = next(path);
@@ -97,7 +97,7 @@ public final class BooleanReturn implements Rule {
         if (then.isEmpty() || other.isEmpty() || then.equals(other)) {
             return;
         }
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath condition = AttributedFile.inner(new TreePath(path, tree.getCondition()));
         if (code.type(condition).filter(type -> type.getKind() == TypeKind.BOOLEAN).isEmpty()) {
             return;
@@ -107,7 +107,7 @@ public final class BooleanReturn implements Rule {
         }
         Range whole = tree.getElseStatement() != null ? code.range(tree)
                 : new Range(code.range(tree).start(), code.range(next).end());
-        survey.report(new Range(whole.start(), whole.start() + 2), "the condition is the result",
+        context.report(new Range(whole.start(), whole.start() + 2), "the condition is the result",
                 Fix.of("return the condition", edits -> edits.replace(whole, to -> {
                     to.write("return ");
                     if (then.get()) {

@@ -67,14 +67,14 @@ public final class CertainNull implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         if (path.getLeaf() instanceof IfTree choice) {
-            choose(path, choice.getCondition(), List.of(choice.getThenStatement()), otherwise(path, choice), survey);
+            choose(path, choice.getCondition(), List.of(choice.getThenStatement()), otherwise(path, choice), context);
         } else if (path.getLeaf() instanceof ConditionalExpressionTree choice) {
             choose(path, choice.getCondition(), List.of(choice.getTrueExpression()),
-                    List.of(choice.getFalseExpression()), survey);
+                    List.of(choice.getFalseExpression()), context);
         } else {
-            operands(path, (BinaryTree) path.getLeaf(), survey);
+            operands(path, (BinaryTree) path.getLeaf(), context);
         }
     }
 
@@ -84,16 +84,16 @@ public final class CertainNull implements Rule {
      */
     private static void choose(TreePath path, ExpressionTree condition, List<? extends Tree> whereTrue,
             List<? extends Tree> whereFalse,
-            RuleContext survey) {
-        AttributedFile code = survey.code();
+            RuleContext context) {
+        AttributedFile code = context.code();
         parts(AttributedFile.inner(condition), Tree.Kind.CONDITIONAL_AND)
                 .forEach(part -> NullTest.of(part, Tree.Kind.EQUAL_TO)
                         .ifPresent(tested -> used(path, tested, whereTrue, code)
-                        .ifPresent(use -> report(use, tested, survey))));
+                        .ifPresent(use -> report(use, tested, context))));
         parts(AttributedFile.inner(condition), Tree.Kind.CONDITIONAL_OR)
                 .forEach(part -> NullTest.of(part, Tree.Kind.NOT_EQUAL_TO)
                         .ifPresent(tested -> used(path, tested, whereFalse, code)
-                        .ifPresent(use -> report(use, tested, survey))));
+                        .ifPresent(use -> report(use, tested, context))));
     }
 
     /** What runs when a condition does not hold: the other branch, or all that follows when the first one leaves. */
@@ -107,9 +107,9 @@ public final class CertainNull implements Rule {
                 : list.subList(index + 1, list.size());
     }
 
-    private static void report(TreePath use, ExpressionTree tested, RuleContext survey) {
-        survey.report(use.getLeaf(), "'" + survey.code().text(tested) + "' is null here: line "
-                + survey.code().file().position(survey.code().range(tested).start()).line() + " has asked");
+    private static void report(TreePath use, ExpressionTree tested, RuleContext context) {
+        context.report(use.getLeaf(), "'" + context.code().text(tested) + "' is null here: line "
+                + context.code().file().position(context.code().range(tested).start()).line() + " has asked");
     }
 
     private static List<ExpressionTree> parts(ExpressionTree condition, Tree.Kind operator) {
@@ -151,9 +151,9 @@ public final class CertainNull implements Rule {
                 .filter(member -> !member.getModifiers().contains(Modifier.STATIC)).isPresent();
     }
 
-    private static void operands(TreePath path, BinaryTree tree, RuleContext survey) {
+    private static void operands(TreePath path, BinaryTree tree, RuleContext context) {
         boolean isAnd = tree.getKind() == Tree.Kind.CONDITIONAL_AND;
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         Optional<ExpressionTree> tested = NullTest.of(tree.getLeftOperand(), isAnd ? Tree.Kind.EQUAL_TO
                 : Tree.Kind.NOT_EQUAL_TO)
                 .filter(NullTest::isName);
@@ -165,7 +165,7 @@ public final class CertainNull implements Rule {
         boolean isLooser = Precedence.needsParentheses(isAnd ? Tree.Kind.CONDITIONAL_OR
                 : Tree.Kind.CONDITIONAL_AND, tree,
                 path.getParentPath().getLeaf());
-        survey.report(code.tokens().range(operator), "'" + code.text(tested.get())
+        context.report(code.tokens().range(operator), "'" + code.text(tested.get())
                 + "' is null where it is used after '"
                 + code.tokens().text(operator) + "'", isLooser && isAnd && !isOr(path) ? new Fix[0] : new Fix[] {
                 Fix.of("write '" + other + "'", edits -> edits.replace(code.tokens().range(operator), other))});

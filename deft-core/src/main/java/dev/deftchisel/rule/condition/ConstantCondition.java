@@ -77,27 +77,27 @@ public final class ConstantCondition implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BinaryTree comparison = (BinaryTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath left = new TreePath(path, comparison.getLeftOperand());
         TreePath right = new TreePath(path, comparison.getRightOperand());
         Optional<Object> value = Constants.value(code, path).filter(known -> known instanceof Boolean);
         if (value.isPresent()) {
             if (!namesConstant(path, code)) {
-                report(path, (Boolean) value.get(), why(path, code), survey);
+                report(path, (Boolean) value.get(), why(path, code), context);
             }
             return;
         }
         Optional<Boolean> masked = Mask.comparison(path, comparison, code);
         if (masked.isPresent()) {
-            report(path, masked.get(), "the mask leaves other bits", survey);
+            report(path, masked.get(), "the mask leaves other bits", context);
             return;
         }
         if (!namesSwitch(path, code) && !isLimitOfType(path, left, right, code)) {
             ValueRanges.of(code, left).flatMap(one -> ValueRanges.of(code, right)
                     .flatMap(other -> compared(comparison.getKind(), one, other)))
-                    .ifPresent(known -> report(path, known, reason(left, right, code), survey));
+                    .ifPresent(known -> report(path, known, reason(left, right, code), context));
         }
     }
 
@@ -160,9 +160,9 @@ public final class ConstantCondition implements Rule {
                 .isPresent());
     }
 
-    private static void report(TreePath path, boolean value, String why, RuleContext survey) {
+    private static void report(TreePath path, boolean value, String why, RuleContext context) {
         TreePath parent = AttributedFile.outer(path);
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         boolean isChoice = parent.getLeaf() instanceof ConditionalExpressionTree choice
                 && AttributedFile.inner(choice.getCondition()) == path.getLeaf() && code.effects(path)
                 .failure() != Effects.Failure.ANY
@@ -170,10 +170,10 @@ public final class ConstantCondition implements Rule {
         String sentence = "this is always " + value + (why.isEmpty() ? "" : ": " + why);
         if (isChoice) {
             ConditionalExpressionTree choice = (ConditionalExpressionTree) parent.getLeaf();
-            survey.report(path.getLeaf(), sentence, Fix.of("keep the branch that is taken",
+            context.report(path.getLeaf(), sentence, Fix.of("keep the branch that is taken",
                     edits -> edits.keep(parent, value ? choice.getTrueExpression() : choice.getFalseExpression())));
         } else {
-            survey.report(path.getLeaf(), sentence, Fix.of("write " + value,
+            context.report(path.getLeaf(), sentence, Fix.of("write " + value,
                     edits -> edits.replace(code.range(path.getLeaf()), String.valueOf(value))));
         }
     }

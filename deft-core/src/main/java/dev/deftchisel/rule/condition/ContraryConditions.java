@@ -62,8 +62,8 @@ public final class ContraryConditions implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         BinaryTree last = (BinaryTree) path.getLeaf();
         boolean isAnd = last.getKind() == Tree.Kind.CONDITIONAL_AND;
         List<TreePath> all = new ArrayList<>();
@@ -72,7 +72,7 @@ public final class ContraryConditions implements Rule {
         for (TreePath left : all) {
             if (isDecided(left, right, isAnd, code)) {
                 boolean isBeside = left == all.get(all.size() - 1) && all.size() == 1;
-                survey.report(last, "'" + code.shown(code.range(left.getLeaf()), 40) + (isAnd ? "' and '" : "' or '")
+                context.report(last, "'" + code.shown(code.range(left.getLeaf()), 40) + (isAnd ? "' and '" : "' or '")
                         + code.shown(code.range(right.getLeaf()), 40) + "': this is always " + !isAnd, isBeside
                         && !isAnd ? fixes(last, code) : new Fix[0]);
                 return;

@@ -51,7 +51,7 @@ public final class NeedlessNegation implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         ExpressionTree operand = ((UnaryTree) path.getLeaf()).getExpression();
         TreePath condition = AttributedFile.inner(new TreePath(path, operand));
         boolean isDirect = switch (condition.getLeaf().getKind()) {
@@ -60,8 +60,8 @@ public final class NeedlessNegation implements Rule {
             default -> false;
         };
         boolean isInner = AttributedFile.outer(path).getLeaf().getKind() == Tree.Kind.LOGICAL_COMPLEMENT;
-        if (isDirect && !isInner && Opposite.isPlain(survey.code(), condition)) {
-            survey.report(path.getLeaf(), "this can be said without '!'",
+        if (isDirect && !isInner && Opposite.isPlain(context.code(), condition)) {
+            context.report(path.getLeaf(), "this can be said without '!'",
                     Fix.of("say it directly", edits -> Opposite.write(edits, path, condition)));
         }
     }

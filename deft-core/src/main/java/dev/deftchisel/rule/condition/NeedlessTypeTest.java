@@ -52,10 +52,10 @@ public final class NeedlessTypeTest implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         InstanceOfTree test = (InstanceOfTree) path.getLeaf();
-        AttributedFile code = survey.code();
-        if (survey.isTest() || test.getPattern() != null || test.getType() == null) {
+        AttributedFile code = context.code();
+        if (context.isTest() || test.getPattern() != null || test.getType() == null) {
             return;
         }
         Optional<TypeMirror> own = code.type(new TreePath(path, test.getExpression()));
@@ -65,7 +65,7 @@ public final class NeedlessTypeTest implements Rule {
         if (passes) {
             boolean isGrouped = Precedence.needsParentheses(Tree.Kind.NOT_EQUAL_TO, test, path.getParentPath()
                     .getLeaf());
-            survey.report(test, "everything but null passes this test", Fix.of("ask whether it is null",
+            context.report(test, "everything but null passes this test", Fix.of("ask whether it is null",
                     edits -> edits.replace(test, to -> to.write(isGrouped ? "(" : "")
                             .carry(code.range(test.getExpression())).write(isGrouped ? " != null)" : " != null"))));
         }

@@ -52,14 +52,14 @@ public final class NullTestBeforeTypeTest implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BinaryTree both = (BinaryTree) path.getLeaf();
         Optional<ExpressionTree> tested = NullTest.of(both.getLeftOperand(), Tree.Kind.NOT_EQUAL_TO);
         ExpressionTree right = AttributedFile.inner(both.getRightOperand());
         boolean isSame = tested.isPresent() && right instanceof InstanceOfTree test
-                && NullTest.isName(tested.get()) && survey.code().readsSame(tested.get(), test.getExpression());
+                && NullTest.isName(tested.get()) && context.code().readsSame(tested.get(), test.getExpression());
         if (isSame) {
-            survey.report(both.getLeftOperand(), "the type test alone says both",
+            context.report(both.getLeftOperand(), "the type test alone says both",
                     Fix.of("remove the test for null", edits -> edits.keep(path, both.getRightOperand())));
         }
     }

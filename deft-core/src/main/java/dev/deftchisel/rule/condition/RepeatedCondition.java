@@ -72,9 +72,9 @@ public final class RepeatedCondition implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         IfTree tree = (IfTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         if (!(path.getParentPath().getLeaf() instanceof IfTree) || !isSteady(path, tree, code)) {
             return;
         }
@@ -82,7 +82,7 @@ public final class RepeatedCondition implements Rule {
         while (at.getParentPath().getLeaf() instanceof IfTree before && before.getElseStatement() == at.getLeaf()) {
             at = at.getParentPath();
             if (code.readsSame(before.getCondition(), tree.getCondition())) {
-                survey.report(tree.getCondition(), "this is never true here: line " + code.file().position(
+                context.report(tree.getCondition(), "this is never true here: line " + code.file().position(
                         code.range(before).start()).line() + " asks the same before", tree.getElseStatement() == null
                         ? new Fix[0] : new Fix[] {Fix.of("remove the branch that is never taken", edits ->
                                 edits.replace(tree, to -> to.carry(code.range(tree.getElseStatement()))))});

@@ -70,11 +70,11 @@ public final class SameBranches implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         if (path.getLeaf() instanceof ConditionalExpressionTree choice) {
             if (code.readsSame(choice.getTrueExpression(), choice.getFalseExpression())) {
-                survey.report(choice, "both branches are the same", isPure(path, choice.getCondition(), code)
+                context.report(choice, "both branches are the same", isPure(path, choice.getCondition(), code)
                         ? new Fix[] {Fix.of("keep the branch", edits -> edits.keep(path, choice.getTrueExpression()))}
                         : new Fix[0]);
             }
@@ -89,7 +89,7 @@ public final class SameBranches implements Rule {
                 && !code.hasComment(code.range(tree)) && !isThrow(tree.getThenStatement());
         if (isSame) {
             Range word = new Range(code.range(tree).start(), code.range(tree).start() + 2);
-            survey.report(word, "both branches do the same", isPure(path, tree.getCondition(), code)
+            context.report(word, "both branches do the same", isPure(path, tree.getCondition(), code)
                     && path.getParentPath().getLeaf() instanceof BlockTree && isSimple(tree.getThenStatement())
                     ? new Fix[] {Fix.of("keep the branch", edits -> keep(edits, tree))} : new Fix[0]);
         }

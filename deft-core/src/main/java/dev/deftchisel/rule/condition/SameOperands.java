@@ -59,9 +59,9 @@ public final class SameOperands implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BinaryTree tree = (BinaryTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath left = new TreePath(path, tree.getLeftOperand());
         boolean isLogical = tree.getKind() == Tree.Kind.CONDITIONAL_AND || tree.getKind() == Tree.Kind.CONDITIONAL_OR;
         if (!code.readsSame(AttributedFile.inner(tree.getLeftOperand()), AttributedFile.inner(tree.getRightOperand()))
@@ -71,7 +71,7 @@ public final class SameOperands implements Rule {
         }
         Effects effects = code.effects(left);
         if (!effects.isVisible() && !effects.isFresh()) {
-            survey.report(tree, "both sides of '" + operator(path, code) + "' are the same", isLogical
+            context.report(tree, "both sides of '" + operator(path, code) + "' are the same", isLogical
                     ? new Fix[] {Fix.of("keep one of them", edits -> edits.keep(path, tree.getLeftOperand()))}
                     : new Fix[0]);
         }

@@ -67,13 +67,13 @@ public final class ArrayAsObject implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         if (path.getLeaf() instanceof BinaryTree sum) {
             boolean isText = code.type(path).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
             Stream.of(sum.getLeftOperand(), sum.getRightOperand())
                     .filter(operand -> isText && isArray(new TreePath(path, operand), code))
-                    .forEach(operand -> survey.report(operand, "only the address of the array would be joined",
+                    .forEach(operand -> context.report(operand, "only the address of the array would be joined",
                             Fix.of("join its content", edits -> write(edits, new TreePath(path, operand), operand,
                                     "toString",
                                     List.of()))));
@@ -89,7 +89,7 @@ public final class ArrayAsObject implements Rule {
         boolean isNew = receiver.filter(array -> AttributedFile.inner(array).getLeaf() instanceof NewArrayTree made
                 && made.getInitializers() == null).isPresent();
         if (isWhole && !isNew) {
-            survey.report(call, "'" + method + "' of an array knows nothing of its elements", Fix.of("use its content",
+            context.report(call, "'" + method + "' of an array knows nothing of its elements", Fix.of("use its content",
                     edits -> write(edits, path, (ExpressionTree) receiver.get().getLeaf(), method,
                             call.getArguments())));
         }

@@ -94,16 +94,16 @@ public final class ComparisonBySubtraction implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BinaryTree difference = (BinaryTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath left = new TreePath(path, difference.getLeftOperand());
         TreePath right = new TreePath(path, difference.getRightOperand());
         boolean isInt = isInt(left, code) && isInt(right, code);
-        SmallNumbers numbers = new SmallNumbers(survey);
+        SmallNumbers numbers = new SmallNumbers(context);
         if (isInt && isResultOfOrder(path, code) && !isSaid(path, code) && !numbers.fitInDifference(left, right)
-                && isWide(left, survey) && isWide(right, survey)) {
-            survey.report(difference, "the difference of two numbers can overflow", Fix.of("use Integer.compare",
+                && isWide(left, context) && isWide(right, context)) {
+            context.report(difference, "the difference of two numbers can overflow", Fix.of("use Integer.compare",
                     edits -> edits.replace(difference, to -> to.write("Integer.compare(")
                             .carry(code.range(AttributedFile.inner(difference.getLeftOperand())))
                             .write(", ").carry(code.range(AttributedFile.inner(difference.getRightOperand())))
@@ -128,8 +128,8 @@ public final class ComparisonBySubtraction implements Rule {
      * Whether any number may be compared: one that has no name of its own, as in a list of numbers, or whose name says
      * so.
      */
-    private static boolean isWide(TreePath number, RuleContext survey) {
-        AttributedFile code = survey.code();
+    private static boolean isWide(TreePath number, RuleContext context) {
+        AttributedFile code = context.code();
         TreePath plain = AttributedFile.inner(number);
         Optional<Element> variable = code.element(plain);
         boolean isElement = variable.filter(element -> element.getKind() == ElementKind.PARAMETER).isPresent();
@@ -139,7 +139,7 @@ public final class ComparisonBySubtraction implements Rule {
         if (isLocal) {
             // what a local variable holds is told by its name, or else by where it comes from
             return isWide(name(plain.getLeaf())) || VAGUE.matcher(name(plain.getLeaf())).matches()
-                    && WrittenValues.of(variable.get(), survey).stream()
+                    && WrittenValues.of(variable.get(), context).stream()
                     .map(value -> name(AttributedFile.inner(value).getLeaf()))
                     .anyMatch(ComparisonBySubtraction::isWide);
         }

@@ -53,9 +53,9 @@ public final class ComparisonResult implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BinaryTree comparison = (BinaryTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath order = AttributedFile.inner(new TreePath(path, comparison.getLeftOperand()));
         Optional<Object> value = Constants.value(code, new TreePath(path, comparison.getRightOperand()));
         boolean isOrder = Calls.isOf(code, order, "java.lang.Comparable", "compareTo", 1)
@@ -67,7 +67,7 @@ public final class ComparisonResult implements Rule {
         boolean isMore = value.get().equals(1);
         boolean isSame = comparison.getKind() == Tree.Kind.EQUAL_TO;
         String sign = isMore ? isSame ? "> 0" : "<= 0" : isSame ? "< 0" : ">= 0";
-        survey.report(comparison, "only the sign of this is promised",
+        context.report(comparison, "only the sign of this is promised",
                 Fix.of("write '" + sign + "'", edits -> edits.replace(
                 new Range(code.range(comparison.getLeftOperand()).end(), code.range(comparison).end()), " " + sign)));
     }

@@ -76,10 +76,10 @@ public final class EqualsNull implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
-        AttributedFile code = survey.code();
-        boolean isNull = !survey.isTest() && Calls.isOf(code, path, "java.lang.Object", "equals", 1)
+        AttributedFile code = context.code();
+        boolean isNull = !context.isTest() && Calls.isOf(code, path, "java.lang.Object", "equals", 1)
                 && call.getArguments().get(0).getKind() == Tree.Kind.NULL_LITERAL && !isOwn(path, code)
                 && !isSaid(path, code);
         Optional<ExpressionTree> receiver = Calls.receiver(call);
@@ -94,7 +94,7 @@ public final class EqualsNull implements Rule {
         TreePath whole = isOpposite ? path.getParentPath() : path;
         boolean isGrouped = Precedence.needsParentheses(Tree.Kind.EQUAL_TO, whole.getLeaf(), whole.getParentPath()
                 .getLeaf());
-        survey.report(call, "nothing equals null", Fix.of("compare with '" + (isOpposite ? "!=" : "==") + "'",
+        context.report(call, "nothing equals null", Fix.of("compare with '" + (isOpposite ? "!=" : "==") + "'",
                 edits -> edits.replace(whole.getLeaf(), to -> to.write(isGrouped ? "(" : "")
                         .carry(code.range(receiver.get()))
                         .write(isOpposite ? " != null" : " == null").write(isGrouped ? ")" : ""))));

@@ -107,22 +107,22 @@ public final class IdentityComparison implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BinaryTree comparison = (BinaryTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath left = new TreePath(path, comparison.getLeftOperand());
         TreePath right = new TreePath(path, comparison.getRightOperand());
         if (!isValue(left, code) || !isValue(right, code) || isMarker(left, code) || isMarker(right, code)
                 || asksBoth(path, comparison, code)
-                || comesFrom(left, right, survey) || comesFrom(right, left, survey) || isSaid(path, code)
+                || comesFrom(left, right, context) || comesFrom(right, left, context) || isSaid(path, code)
                 || isOfCache(comparison, code) || isShortcut(path, comparison, code)
                 || isNamedMarker(left, right, code) || isNamedMarker(right, left, code)
                 // last, since it goes through all of the file
-                || isString(left, code) && isHabit(survey)) {
+                || isString(left, code) && isHabit(context)) {
             return;
         }
         boolean isOpposite = comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
-        survey.report(comparison, "equal values need not be one object", Fix.of("compare with Objects.equals",
+        context.report(comparison, "equal values need not be one object", Fix.of("compare with Objects.equals",
                 edits -> {
                     String objects = edits.types().name(code.elements().getTypeElement("java.util.Objects"));
                     Range range = code.range(comparison);
@@ -136,8 +136,8 @@ public final class IdentityComparison implements Rule {
     /**
      * Whether the file compares strings like this again and again, which works only where equal ones are one object.
      */
-    private static boolean isHabit(RuleContext survey) {
-        AttributedFile code = survey.code();
+    private static boolean isHabit(RuleContext context) {
+        AttributedFile code = context.code();
         return code.expressions(new TreePath(code.unit())).stream()
                 .filter(part -> part.getLeaf() instanceof BinaryTree comparison
                 && (comparison.getKind() == Tree.Kind.EQUAL_TO || comparison.getKind() == Tree.Kind.NOT_EQUAL_TO)
@@ -238,20 +238,20 @@ public final class IdentityComparison implements Rule {
      * Whether a variable is made of what the other operand names: then the question is whether that gave another
      * object.
      */
-    private static boolean comesFrom(TreePath operand, TreePath other, RuleContext survey) {
-        String text = survey.code().reads(AttributedFile.inner(other).getLeaf());
-        return values(operand, survey).stream().anyMatch(value -> survey.code().reads(value).equals(text)
+    private static boolean comesFrom(TreePath operand, TreePath other, RuleContext context) {
+        String text = context.code().reads(AttributedFile.inner(other).getLeaf());
+        return values(operand, context).stream().anyMatch(value -> context.code().reads(value).equals(text)
                 || value instanceof MethodInvocationTree call && (call.getArguments().stream()
-                        .anyMatch(argument -> survey.code().reads(argument).equals(text))
+                        .anyMatch(argument -> context.code().reads(argument).equals(text))
                         || call.getMethodSelect() instanceof MemberSelectTree select
-                                && survey.code().reads(select.getExpression()).equals(text)));
+                                && context.code().reads(select.getExpression()).equals(text)));
     }
 
     /** What a variable gets in its declaration and by assignments in the file. */
-    private static List<ExpressionTree> values(TreePath operand, RuleContext survey) {
-        Optional<Element> variable = survey.code().element(AttributedFile.inner(operand))
+    private static List<ExpressionTree> values(TreePath operand, RuleContext context) {
+        Optional<Element> variable = context.code().element(AttributedFile.inner(operand))
                 .filter(element -> element instanceof VariableElement);
-        return variable.stream().flatMap(known -> WrittenValues.of(known, survey).stream())
+        return variable.stream().flatMap(known -> WrittenValues.of(known, context).stream())
                 .map(value -> (ExpressionTree) value.getLeaf()).toList();
     }
 

@@ -90,9 +90,9 @@ public final class MissingHash implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         ClassTree type = (ClassTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         Optional<MethodTree> equals = method(type, path, "equals", "java.lang.Object", code);
         boolean hasHash = type.getMembers().stream().anyMatch(member -> member instanceof MethodTree method
                 && method.getName().contentEquals("hashCode") && method.getParameters().isEmpty());
@@ -102,7 +102,7 @@ public final class MissingHash implements Rule {
                 // one that only throws says that nothing is to be compared
                 || method.getBody().getStatements().get(0) instanceof ThrowTree)).isPresent();
         if (equals.isPresent() && !isIdentity && !hasHash && !inheritsHash(path, code)) {
-            survey.report(code.name(equals.get()), "the class has no 'hashCode' to go with this",
+            context.report(code.name(equals.get()), "the class has no 'hashCode' to go with this",
                     new Fix.Use("generate both from chosen members", "generate-equality",
                             new Place(code.file().path(), code.name(type)), Answers.of("existing", "replace")));
         }

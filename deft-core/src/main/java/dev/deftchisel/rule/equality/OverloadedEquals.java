@@ -71,9 +71,9 @@ public final class OverloadedEquals implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         MethodTree method = (MethodTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         boolean isOther = method.getName().contentEquals("equals") && method.getParameters().size() == 1
                 && !method.getModifiers().getFlags().contains(Modifier.STATIC)
                 && !method.getModifiers().getFlags().contains(Modifier.PRIVATE)
@@ -90,7 +90,7 @@ public final class OverloadedEquals implements Rule {
                 .anyMatch(one -> one.getAnnotationType().toString().endsWith("SuppressWarnings")
                 && code.text(one).toLowerCase(Locale.ROOT).contains("equals"));
         if (isOther && !hasRight && !isSaid) {
-            survey.report(method.getParameters().get(0), "collections do not call an 'equals' that takes this");
+            context.report(method.getParameters().get(0), "collections do not call an 'equals' that takes this");
         }
     }
 }

@@ -68,9 +68,9 @@ public final class SelfEquals implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         boolean isOne = Calls.isOf(code, path, "java.lang.Object", "equals", 1)
                 || Calls.isOf(code, path, "java.lang.Comparable", "compareTo", 1);
         boolean isPair = Calls.isOf(code, path, "java.util.Objects", "equals", 2);
@@ -78,13 +78,13 @@ public final class SelfEquals implements Rule {
                 .filter(any -> isOne);
         boolean isPrinted = AttributedFile.outer(path).getLeaf() instanceof MethodInvocationTree print
                 && Calls.name(print).startsWith("print");
-        if (left.isEmpty() || survey.isTest() || isPrinted) {
+        if (left.isEmpty() || context.isTest() || isPrinted) {
             return;
         }
         ExpressionTree right = call.getArguments().get(call.getArguments().size() - 1);
         boolean isName = right instanceof IdentifierTree || right instanceof MemberSelectTree;
         if (isName && code.readsSame(left.get(), right)) {
-            survey.report(call, "'" + code.text(right) + "' is compared with itself", other(path, right, code)
+            context.report(call, "'" + code.text(right) + "' is compared with itself", other(path, right, code)
                     .map(name -> new Fix[] {Fix.of("compare with '" + name + "." + right + "'",
                             edits -> edits.replace(right, to -> to.write(name + ".").carry(code.range(right))))})
                     .orElse(new Fix[0]));

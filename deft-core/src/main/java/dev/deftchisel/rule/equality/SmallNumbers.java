@@ -45,12 +45,12 @@ final class SmallNumbers {
     /** Methods so called give back what they were passed when it is not negative. */
     private static final Pattern NATURAL = Pattern.compile("check.*Positive|[Nn]on[Nn]egative|^checkIndex$");
 
-    private final RuleContext survey;
+    private final RuleContext context;
     private final AttributedFile code;
 
-    SmallNumbers(RuleContext survey) {
-        this.survey = survey;
-        this.code = survey.code();
+    SmallNumbers(RuleContext context) {
+        this.context = context;
+        this.code = context.code();
     }
 
     /** Whether no difference of two numbers is too large for an int. */
@@ -74,7 +74,7 @@ final class SmallNumbers {
         }
         if (name.getLeaf() instanceof MethodInvocationTree) {
             return element.filter(method -> method instanceof ExecutableElement)
-                    .flatMap(method -> survey.names().declaration(method).map(path -> results(path, depth))
+                    .flatMap(method -> context.names().declaration(method).map(path -> results(path, depth))
                             .orElseGet(() -> accessed((ExecutableElement) method)
                                     .flatMap(field -> written(field, depth))));
         }
@@ -117,7 +117,7 @@ final class SmallNumbers {
 
     /** What a variable is given, everywhere; empty where others may give it something. */
     private Optional<ValueRange> written(VariableElement variable, int depth) {
-        Optional<TreePath> declaration = survey.names().declaration(variable);
+        Optional<TreePath> declaration = context.names().declaration(variable);
         boolean isField = variable.getKind() == ElementKind.FIELD;
         boolean isOpen = isField && !variable.getModifiers().contains(Modifier.PRIVATE) && !variable.getModifiers()
                 .contains(Modifier.FINAL);
@@ -133,10 +133,10 @@ final class SmallNumbers {
         } else if (isField && !variable.getModifiers().contains(Modifier.FINAL)) {
             all.add(Optional.of(ValueRange.of(0)));
         }
-        if (survey.names().uses(variable).stream().anyMatch(SmallNumbers::isCounted)) {
+        if (context.names().uses(variable).stream().anyMatch(SmallNumbers::isCounted)) {
             all.add(Optional.of(ValueRange.COUNT));
         }
-        survey.names().uses(variable).forEach(use -> write(use)
+        context.names().uses(variable).forEach(use -> write(use)
                 .ifPresent(value -> all.add(value.flatMap(path -> range(path, depth)))));
         if (all.isEmpty() && variable.getEnclosingElement().getKind() == ElementKind.RECORD) {
             return component(variable, declaration.get());
@@ -182,7 +182,7 @@ final class SmallNumbers {
             return checked;
         }
         int index = owner.getParameters().indexOf(parameter);
-        return union(survey.names().uses(owner).stream()
+        return union(context.names().uses(owner).stream()
                 .filter(use -> use.getLeaf() instanceof NewClassTree || use.getParentPath()
                         .getLeaf() instanceof MethodInvocationTree)
                 .map(use -> use.getLeaf() instanceof NewClassTree ? use : use.getParentPath())

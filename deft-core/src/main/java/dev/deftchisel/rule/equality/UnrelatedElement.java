@@ -66,11 +66,11 @@ public final class UnrelatedElement implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
         String owner = ASKING.get(Calls.name(call));
-        AttributedFile code = survey.code();
-        if (owner == null || survey.isTest() || !Calls.isOf(code, path, owner, Calls.name(call), 1)
+        AttributedFile code = context.code();
+        if (owner == null || context.isTest() || !Calls.isOf(code, path, owner, Calls.name(call), 1)
                 || takesNumber(path, code)) {
             return;
         }
@@ -81,7 +81,7 @@ public final class UnrelatedElement implements Rule {
                 .map(seen -> seen.getTypeArguments().get(index));
         Optional<TypeMirror> asked = code.type(new TreePath(path, call.getArguments().get(0)));
         if (held.isPresent() && asked.isPresent() && Unrelated.are(held.get(), asked.get(), code)) {
-            survey.report(call.getArguments().get(0), "no " + Unrelated.name(held.get(), code) + " equals a "
+            context.report(call.getArguments().get(0), "no " + Unrelated.name(held.get(), code) + " equals a "
                     + Unrelated.name(asked.get(), code));
         }
     }

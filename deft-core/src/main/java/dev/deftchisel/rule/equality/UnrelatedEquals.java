@@ -61,9 +61,9 @@ public final class UnrelatedEquals implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
-        if (survey.isTest() || !Calls.isOf(code, path, "java.lang.Object", "equals", 1) || isOpen(path, survey)) {
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
+        if (context.isTest() || !Calls.isOf(code, path, "java.lang.Object", "equals", 1) || isOpen(path, context)) {
             return;
         }
         Optional<TypeMirror> own = Calls.receiver(path).flatMap(code::type);
@@ -75,15 +75,15 @@ public final class UnrelatedEquals implements Rule {
         boolean isText = NamedTypes.is(own.get(), "java.lang.String")
                 && (NamedTypes.is(other.get(), "java.lang.StringBuilder")
                         || NamedTypes.is(other.get(), "java.lang.StringBuffer"));
-        survey.report(path.getLeaf(), "no " + Unrelated.name(own.get(), code) + " equals a "
+        context.report(path.getLeaf(), "no " + Unrelated.name(own.get(), code) + " equals a "
                 + Unrelated.name(other.get(), code), isText
                 ? new Fix[] {Fix.of("compare with its text", edits -> edits.replace(argument.getLeaf(),
                         to -> to.carry(code.range(argument.getLeaf())).write(".toString()")))} : new Fix[0]);
     }
 
     /** Whether the file declares the method, and it does not ask for the class of what it is compared with. */
-    private static boolean isOpen(TreePath call, RuleContext survey) {
-        return Calls.method(survey.code(), call).flatMap(survey.names()::declaration)
-                .filter(method -> !CLASS_ASKED.matcher(survey.code().text(method.getLeaf())).find()).isPresent();
+    private static boolean isOpen(TreePath call, RuleContext context) {
+        return Calls.method(context.code(), call).flatMap(context.names()::declaration)
+                .filter(method -> !CLASS_ASKED.matcher(context.code().text(method.getLeaf())).find()).isPresent();
     }
 }

@@ -62,13 +62,13 @@ public final class BoxConstructor implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         NewClassTree made = (NewClassTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         Optional<TypeKind> boxed = BOXES.entrySet().stream().filter(box -> Calls.makes(code, path, box.getKey()))
                 .map(Map.Entry::getValue).findFirst();
         // a test that makes a box of its own wants one that is equal and not the same
-        if (boxed.isEmpty() || survey.isTest() || made.getArguments().size() != 1 || path.getParentPath()
+        if (boxed.isEmpty() || context.isTest() || made.getArguments().size() != 1 || path.getParentPath()
                 .getLeaf() instanceof ExpressionStatementTree) {
             return;
         }
@@ -76,7 +76,7 @@ public final class BoxConstructor implements Rule {
         boolean fits = code.type(new TreePath(path, value))
                 .filter(type -> type.getKind() == boxed.get() || NamedTypes.is(type, "java.lang.String")).isPresent();
         if (fits) {
-            survey.report(made, "'valueOf' can use a box that is there",
+            context.report(made, "'valueOf' can use a box that is there",
                     Fix.of("use 'valueOf'", edits -> edits.replace(made,
                     to -> to.carry(code.range(made.getIdentifier())).write(".valueOf(").carry(code.range(value))
                     .write(")"))));

@@ -61,9 +61,9 @@ public final class BracketsBehindName implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         VariableTree variable = (VariableTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         Tokens tokens = code.tokens();
         Optional<Range> all = code.find(variable).filter(range -> variable.getType() instanceof ArrayTypeTree);
         if (all.isEmpty()) {
@@ -86,7 +86,7 @@ public final class BracketsBehindName implements Rule {
         Range brackets = new Range(tokens.start(tokens.code(name + 1)), tokens.end(end));
         Range behindType = new Range(tokens.end(tokens.codeBefore(name - 1)), tokens.end(tokens.codeBefore(name - 1)));
         if (isAlone && isFirst && !code.hasComment(brackets)) {
-            survey.report(brackets, "the brackets belong to the type", Fix.of("put them after the type", edits -> {
+            context.report(brackets, "the brackets belong to the type", Fix.of("put them after the type", edits -> {
                 edits.insert(behindType.start(), code.text(brackets));
                 edits.cut(brackets);
             }));

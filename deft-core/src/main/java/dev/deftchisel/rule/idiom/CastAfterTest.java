@@ -79,9 +79,9 @@ public final class CastAfterTest implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         IfTree tree = (IfTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         if (!(tree.getThenStatement() instanceof BlockTree body) || body.getStatements().isEmpty()
                 || !(body.getStatements().get(0) instanceof VariableTree variable)
                 || !(variable.getInitializer() instanceof TypeCastTree cast)
@@ -101,7 +101,7 @@ public final class CastAfterTest implements Rule {
                 && !MultiDeclaration.isShared(new TreePath(new TreePath(path, body), variable), code)
                 && !isWritten(path, value, code)) {
             boolean isFinal = variable.getModifiers().getFlags().contains(Modifier.FINAL);
-            survey.report(cast, "the type was tested just before", Fix.of("name it where it is tested", edits -> {
+            context.report(cast, "the type was tested just before", Fix.of("name it where it is tested", edits -> {
                 int end = code.range(test.get()).end();
                 edits.replace(new Range(end, end), to -> to.write(" ").carry(code.name(variable)));
                 if (isFinal) {

@@ -61,15 +61,15 @@ public final class CharsetByName implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         if (!Calls.isOf(code, path, "java.nio.charset.Charset", "forName", 1)) {
             return;
         }
         Optional<String> constant = Constants.value(code,
                 new TreePath(path, ((MethodInvocationTree) path.getLeaf()).getArguments().get(0)))
                 .flatMap(name -> Optional.ofNullable(CONSTANTS.get(name)));
-        constant.ifPresent(name -> survey.report(path.getLeaf(), "this charset is always there",
+        constant.ifPresent(name -> context.report(path.getLeaf(), "this charset is always there",
                 Fix.of("use the constant",
                 edits -> edits.replace(path.getLeaf(), to -> to.write(edits.types().name(
                         code.elements().getTypeElement("java.nio.charset.StandardCharsets")) + "." + name)))));

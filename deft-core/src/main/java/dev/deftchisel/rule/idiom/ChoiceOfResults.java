@@ -85,9 +85,9 @@ public final class ChoiceOfResults implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         SwitchTree tree = (SwitchTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         List<Group> groups = groups(tree);
         boolean hasDefault = groups.stream().anyMatch(group -> group.isDefault());
         boolean isAll = !groups.isEmpty() && hasDefault && groups.stream()
@@ -95,7 +95,7 @@ public final class ChoiceOfResults implements Rule {
                 && !code.hasComment(code.range(tree)) && groups.stream()
                 .noneMatch(group -> group.isDefault() && !group.labels().isEmpty());
         if (isAll) {
-            survey.report(new Range(code.range(tree).start(), code.range(tree).start() + "switch".length()),
+            context.report(new Range(code.range(tree).start(), code.range(tree).start() + "switch".length()),
                     "this switch only chooses a result", Fix.of("make it an expression",
                             edits -> write(edits, tree, groups)));
         }

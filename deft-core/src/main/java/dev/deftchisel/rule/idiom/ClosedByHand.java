@@ -104,9 +104,9 @@ public final class ClosedByHand implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         TryTree attempt = (TryTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         if (attempt.getFinallyBlock() == null || !attempt.getCatches().isEmpty() || !attempt.getResources().isEmpty()) {
             return;
         }
@@ -125,7 +125,7 @@ public final class ClosedByHand implements Rule {
             Range written = code.range(resource);
             Range declaration = new Range(written.start(), code.range(resource.getInitializer()).end());
             Range head = new Range(written.start(), code.range(attempt.getBlock()).start());
-            survey.report(new Range(code.range(attempt).start(), code.range(attempt).start() + "try".length()),
+            context.report(new Range(code.range(attempt).start(), code.range(attempt).start() + "try".length()),
                     "'" + resource.getName() + "' is closed by hand", Fix.of("let the try close it", edits -> {
                         edits.replace(head, to -> to.write("try (").carry(declaration).write(") "));
                         edits.cut(end);

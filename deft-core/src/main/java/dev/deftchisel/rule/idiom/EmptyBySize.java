@@ -65,9 +65,9 @@ public final class EmptyBySize implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BinaryTree comparison = (BinaryTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath size = AttributedFile.inner(new TreePath(path, comparison.getLeftOperand()));
         boolean isZero = Constants.value(code, new TreePath(path,
                 comparison.getRightOperand())).filter(value -> value.equals(0)).isPresent();
@@ -84,7 +84,7 @@ public final class EmptyBySize implements Rule {
             boolean isEmpty = comparison.getKind() == Tree.Kind.EQUAL_TO;
             boolean isGrouped = !isEmpty && Precedence.needsParentheses(Tree.Kind.LOGICAL_COMPLEMENT, comparison,
                     path.getParentPath().getLeaf());
-            survey.report(comparison, "'isEmpty' asks this",
+            context.report(comparison, "'isEmpty' asks this",
                     Fix.of("ask whether it is empty", edits -> edits.replace(comparison,
                     to -> to.apartFrom(code.range(comparison).start())
                     .write((isGrouped ? "(" : "") + (isEmpty ? "" : "!"))

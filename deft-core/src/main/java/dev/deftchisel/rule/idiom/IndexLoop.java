@@ -81,9 +81,9 @@ public final class IndexLoop implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         ForLoopTree loop = (ForLoopTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         if (!counts(path, loop, code) || !(loop.getStatement() instanceof BlockTree body) || body.getStatements()
                 .isEmpty()
                 || !(body.getStatements().get(0) instanceof VariableTree element)
@@ -96,11 +96,11 @@ public final class IndexLoop implements Rule {
         TreePath inBody = new TreePath(new TreePath(path, body), element);
         Optional<Element> counter = code.element(new TreePath(path, index));
         boolean isAll = counter.isPresent() && code.saysType(element)
-                && survey.names().uses(counter.get()).size() == 3
+                && context.names().uses(counter.get()).size() == 3
                 && code.element(new TreePath(new TreePath(inBody, taken), taken.getIndex())).equals(counter)
-                && code.readsSame(taken.getExpression(), array) && isSteady(array, path, survey);
+                && code.readsSame(taken.getExpression(), array) && isSteady(array, path, context);
         if (isAll && !code.hasComment(new Range(code.range(loop).start(), code.range(element).end()))) {
-            survey.report(new Range(code.range(loop).start(), code.range(loop).start() + 3),
+            context.report(new Range(code.range(loop).start(), code.range(loop).start() + 3),
                     "this loop counts only to take each element",
                     Fix.of("make it an enhanced for", edits -> write(edits, loop, element, array)));
         }
@@ -130,8 +130,8 @@ public final class IndexLoop implements Rule {
     }
 
     /** Whether the array is a variable of a body that never gets another value. */
-    private static boolean isSteady(ExpressionTree array, TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    private static boolean isSteady(ExpressionTree array, TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         Optional<Element> variable = code.element(new TreePath(path, array));
         return variable.filter(element -> element.getKind() == ElementKind.PARAMETER
                 || element.getKind() == ElementKind.LOCAL_VARIABLE)

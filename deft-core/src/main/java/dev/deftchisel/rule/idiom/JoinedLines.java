@@ -59,8 +59,8 @@ public final class JoinedLines implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         boolean isInner = AttributedFile.outer(path).getLeaf().getKind() == Tree.Kind.PLUS;
         Range all = code.range(path.getLeaf());
         // the compiler may have joined neighbouring literals already, so it is the tokens that tell
@@ -73,7 +73,7 @@ public final class JoinedLines implements Rule {
             String indent = Layout.indentOf(code.file(), all.start()) + Layout.of(code.file()).unit().repeat(2);
             String block = block((String) value.get(), literals, indent, Layout.of(code.file()).lineEnd());
             if (reads(block).equals(value.get())) {
-                survey.report(new Range(all.start(), all.start() + literals.get(0).length()),
+                context.report(new Range(all.start(), all.start() + literals.get(0).length()),
                         "these lines could be one text block",
                         Fix.of("write a text block", edits -> edits.replace(all, block)));
             }

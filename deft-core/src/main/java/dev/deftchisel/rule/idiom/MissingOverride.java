@@ -72,9 +72,9 @@ public final class MissingOverride implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         MethodTree method = (MethodTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         boolean mayOverride = method.getReturnType() != null && path.getParentPath().getLeaf()
                 .getKind() != Tree.Kind.RECORD
                 && !method.getModifiers().getFlags().contains(Modifier.STATIC)
@@ -85,7 +85,7 @@ public final class MissingOverride implements Rule {
         if (element.isPresent() && !Supertypes.overridden((ExecutableElement) element.get(), code.elements(),
                 code.types()).isEmpty()) {
             Range all = code.range(method);
-            survey.report(code.name(method), "'" + method.getName() + "' overrides another method",
+            context.report(code.name(method), "'" + method.getName() + "' overrides another method",
                     Fix.of("add '@Override'",
                     edits -> edits.insert(all.start(), "@Override" + Layout.of(code.file()).lineEnd()
                             + Layout.indentOf(code.file(), all.start()))));

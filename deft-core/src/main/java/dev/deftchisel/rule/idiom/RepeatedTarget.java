@@ -72,9 +72,9 @@ public final class RepeatedTarget implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         AssignmentTree assignment = (AssignmentTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         if (!(assignment.getExpression() instanceof BinaryTree value) || !isCompound(value.getKind())
                 || !NAMES.test(assignment.getVariable())) {
             return;
@@ -88,7 +88,7 @@ public final class RepeatedTarget implements Rule {
             Range operator = code.tokens().range(code.tokens()
                     .code(code.tokens().at(code.range(value.getLeftOperand()).end())));
             String compound = code.text(operator) + "=";
-            survey.report(assignment, "'" + compound + "' says this",
+            context.report(assignment, "'" + compound + "' says this",
                     Fix.of("write '" + compound + "'", edits -> edits.replace(
                     new Range(code.tokens().start(sign), code.range(value).end()),
                     to -> to.write(compound + " ").carry(code.range(AttributedFile.inner(value.getRightOperand()))))));

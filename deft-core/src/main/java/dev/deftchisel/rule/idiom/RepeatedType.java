@@ -83,16 +83,16 @@ public final class RepeatedType implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         VariableTree variable = (VariableTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         boolean isLocal = code.element(path).filter(element -> element.getKind() == ElementKind.LOCAL_VARIABLE
                 || element.getKind() == ElementKind.RESOURCE_VARIABLE).isPresent();
         if (isLocal && variable.getInitializer() != null && code.saysType(variable) && isAlone(path, variable, code)
                 && said(variable.getInitializer()).filter(type -> code.readsSame(variable.getType(), type))
                 .isPresent()) {
             Range type = code.range(variable.getType());
-            survey.report(type, "the value of '" + variable.getName() + "' says its type, too",
+            context.report(type, "the value of '" + variable.getName() + "' says its type, too",
                     Fix.of("write 'var'", edits -> edits.replace(type, "var")));
         }
     }

@@ -75,9 +75,9 @@ public final class RepeatedTypeArguments implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         NewClassTree made = (NewClassTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         if (made.getClassBody() != null || !(made.getIdentifier() instanceof ParameterizedTypeTree named)
                 || named.getTypeArguments().isEmpty() || made.getArguments().stream()
                 .anyMatch(argument -> isOpen(argument, path, code))) {
@@ -87,7 +87,7 @@ public final class RepeatedTypeArguments implements Rule {
         Optional<TypeMirror> wanted = TargetType.ofAssignment(path, code);
         if (own.isPresent() && wanted.isPresent() && saysAll(own.get(), wanted.get(), code)) {
             Range arguments = new Range(code.range(named.getType()).end(), code.range(named).end());
-            survey.report(arguments, "the type arguments are clear without this",
+            context.report(arguments, "the type arguments are clear without this",
                     Fix.of("write '<>'", edits -> edits.replace(arguments, "<>")));
         }
     }

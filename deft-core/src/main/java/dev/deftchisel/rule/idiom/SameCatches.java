@@ -73,9 +73,9 @@ public final class SameCatches implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         List<? extends CatchTree> catches = ((TryTree) path.getLeaf()).getCatches();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         for (int i = 0; i + 1 < catches.size(); i++) {
             CatchTree one = catches.get(i);
             CatchTree next = catches.get(i + 1);
@@ -85,7 +85,7 @@ public final class SameCatches implements Rule {
                     && !code.hasComment(new Range(code.range(one.getBlock()).start(), code.range(next).end()))
                     && !isAssigned(path, one, code) && !isAssigned(path, next, code);
             if (isSame) {
-                survey.report(next.getParameter(), "the handler above does the same",
+                context.report(next.getParameter(), "the handler above does the same",
                         Fix.of("catch both there", edits -> {
                     edits.replace(one.getParameter().getType(), to -> to.carry(code.range(one.getParameter().getType()))
                             .write(" | ")

@@ -40,11 +40,11 @@ public final class SmallLong implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        Range range = survey.code().range(path.getLeaf());
-        if (survey.code().text(range).endsWith("l")) {
+    public void look(TreePath path, RuleContext context) {
+        Range range = context.code().range(path.getLeaf());
+        if (context.code().text(range).endsWith("l")) {
             Range last = new Range(range.end() - 1, range.end());
-            survey.report(range, "the last letter is read as a one",
+            context.report(range, "the last letter is read as a one",
                     Fix.of("write 'L'", edits -> edits.replace(last, "L")));
         }
     }

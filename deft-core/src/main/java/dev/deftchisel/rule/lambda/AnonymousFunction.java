@@ -119,9 +119,9 @@ public final class AnonymousFunction implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         NewClassTree made = (NewClassTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         Optional<MethodTree> only = only(made);
         Optional<TypeMirror> type = code.type(new TreePath(path, made.getIdentifier()));
         if (only.isEmpty() || type.isEmpty() || !isFunction(type.get(), only.get(), code)
@@ -134,7 +134,7 @@ public final class AnonymousFunction implements Rule {
         TreePath method = new TreePath(body, only.get());
         if (!hasCommentAround(made, only.get(), code) && !usesItself(body, method, code) && !hidesLocal(path, method)
                 && !isBeforeFields(path, method, code)) {
-            survey.report(new Range(code.range(made).start(), code.range(made.getIdentifier()).end()),
+            context.report(new Range(code.range(made).start(), code.range(made.getIdentifier()).end()),
                     "this could be a lambda",
                     Fix.of("make it a lambda", edits -> write(edits, made, only.get())));
         }

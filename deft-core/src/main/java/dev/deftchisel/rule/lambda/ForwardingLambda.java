@@ -103,9 +103,9 @@ public final class ForwardingLambda implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         if (!(lambda.getBody() instanceof ExpressionTree) || TargetType.ofAssignmentOrCall(path, code).isEmpty()
                 || code.hasComment(code.range(lambda))) {
             return;
@@ -115,7 +115,7 @@ public final class ForwardingLambda implements Rule {
                 ? constructor(path, made, body, code)
                 : body.getLeaf() instanceof MethodInvocationTree call ? method(path, call, body, code)
                 : Optional.empty();
-        fix.ifPresent(writer -> survey.report(lambda, "the name of what is called says this",
+        fix.ifPresent(writer -> context.report(lambda, "the name of what is called says this",
                 Fix.of("name it", writer)));
     }
 

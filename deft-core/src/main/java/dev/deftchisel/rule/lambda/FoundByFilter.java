@@ -111,8 +111,8 @@ public final class FoundByFilter implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         if (!Calls.isOf(code, path, "java.util.Optional", "isPresent", 0)) {
             return;
         }
@@ -129,7 +129,7 @@ public final class FoundByFilter implements Rule {
             Range all = code.range(path.getLeaf());
             Range select = code.range(filtered.getMethodSelect());
             Range name = new Range(select.end() - "filter".length(), select.end());
-            survey.report(new Range(name.start(), all.end()), "'anyMatch' asks this",
+            context.report(new Range(name.start(), all.end()), "'anyMatch' asks this",
                     Fix.of("use 'anyMatch'", edits -> edits.replace(
                     path.getLeaf(), to -> to.carry(new Range(all.start(), name.start())).write("anyMatch(")
                             .carry(code.range(filtered.getArguments().get(0))).write(")"))));

@@ -69,9 +69,9 @@ public final class LambdaParameterTypes implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         List<? extends VariableTree> parameters = lambda.getParameters();
         if (parameters.isEmpty() || !parameters.stream().allMatch(parameter -> isPlain(parameter, code))) {
             return;
@@ -83,7 +83,7 @@ public final class LambdaParameterTypes implements Rule {
                 .end(code.tokens().text(close).equals(")") ? close
                 : code.tokens().code(close + 1)));
         if (isFixed && !code.hasComment(head) && code.text(head).endsWith(")")) {
-            survey.report(head, "the types of the parameters are known", Fix.of("write the names alone",
+            context.report(head, "the types of the parameters are known", Fix.of("write the names alone",
                     edits -> edits.replace(head, to -> {
                         to.write(parameters.size() == 1 ? "" : "(");
                         String before = "";

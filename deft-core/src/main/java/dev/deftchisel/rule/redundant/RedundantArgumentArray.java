@@ -69,7 +69,7 @@ public final class RedundantArgumentArray implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         NewArrayTree array = (NewArrayTree) path.getLeaf();
         TreePath call = path.getParentPath();
         boolean isArgument = call.getLeaf() instanceof MethodInvocationTree || call.getLeaf() instanceof NewClassTree;
@@ -77,14 +77,14 @@ public final class RedundantArgumentArray implements Rule {
                 .isEmpty()) {
             return;
         }
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
         Optional<ExecutableElement> method = code.element(call)
                 .filter(element -> element instanceof ExecutableElement).map(element -> (ExecutableElement) element)
                 .filter(known -> known.isVarArgs() && known.getParameters().size() == arguments.size()
                         && arguments.get(arguments.size() - 1) == array);
         if (method.isPresent() && isPlain(array, path, method.get(), code)) {
-            survey.report(array, "the call makes the array by itself", Fix.of("pass the elements", edits -> {
+            context.report(array, "the call makes the array by itself", Fix.of("pass the elements", edits -> {
                 Range first = code.range(array.getInitializers().get(0));
                 Range last = code.range(array.getInitializers().get(array.getInitializers().size() - 1));
                 edits.replace(array, to -> to.carry(new Range(first.start(), last.end())));

@@ -69,9 +69,9 @@ public final class RedundantCast implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         TypeCastTree cast = (TypeCastTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath inner = AttributedFile.inner(new TreePath(path, cast.getExpression()));
         Optional<TypeMirror> from = code.type(inner);
         Optional<TypeMirror> to = code.type(new TreePath(path, cast.getType()));
@@ -84,7 +84,7 @@ public final class RedundantCast implements Rule {
         }
         boolean isSame = code.types().isSameType(from.get(), to.get()) && !isInferred(inner, code);
         if (isSame || widensForNothing(path, inner, from.get(), to.get(), code)) {
-            survey.report(path.getLeaf(), "this is " + Phrases.article(cast.getType().toString()) + " without the cast",
+            context.report(path.getLeaf(), "this is " + Phrases.article(cast.getType().toString()) + " without the cast",
                     Fix.of("remove the cast", edits -> keep(path, cast, edits)));
         }
     }

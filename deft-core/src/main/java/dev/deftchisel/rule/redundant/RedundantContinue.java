@@ -64,13 +64,13 @@ public final class RedundantContinue implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         TreePath body = path.getParentPath();
         boolean isLast = ((ContinueTree) path.getLeaf()).getLabel() == null && body.getLeaf() instanceof BlockTree block
                 && block.getStatements().get(block.getStatements().size() - 1) == path.getLeaf();
         if (isLast && Jumps.isLoop(body.getParentPath().getLeaf())) {
-            survey.report(path.getLeaf(), "the next round begins here anyway",
-                    Fix.of("remove the continue", edits -> edits.remove(survey.code().range(path.getLeaf()))));
+            context.report(path.getLeaf(), "the next round begins here anyway",
+                    Fix.of("remove the continue", edits -> edits.remove(context.code().range(path.getLeaf()))));
         }
     }
 }

@@ -78,7 +78,7 @@ public final class RedundantElse implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         IfTree tree = (IfTree) path.getLeaf();
         boolean isLast = path.getParentPath().getLeaf() instanceof BlockTree block
                 && block.getStatements().get(block.getStatements().size() - 1) == tree;
@@ -86,10 +86,10 @@ public final class RedundantElse implements Rule {
                 || !(tree.getThenStatement() instanceof BlockTree then) || Jumps.canComplete(then)) {
             return;
         }
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         Tokens tokens = code.tokens();
         int word = tokens.codeBefore(tokens.at(code.range(other).start()) - 1);
-        survey.report(tokens.range(word), "the branch before never gets here",
+        context.report(tokens.range(word), "the branch before never gets here",
                 Fix.of("go on without else", edits -> unwrap(edits, code, then, other)));
     }
 

@@ -93,7 +93,7 @@ public final class RedundantModifier implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         Tree tree = path.getLeaf();
         Tree around = path.getParentPath().getLeaf();
         boolean isInInterface = around.getKind() == Tree.Kind.INTERFACE
@@ -102,9 +102,9 @@ public final class RedundantModifier implements Rule {
             boolean isEnumConstructor = around.getKind() == Tree.Kind.ENUM && method.getReturnType() == null;
             boolean isAbstract = method.getBody() == null;
             report(method.getModifiers(), isInInterface ? isAbstract ? Set.of("public", "abstract") : Set.of("public")
-                    : isEnumConstructor ? Set.of("private") : Set.of(), survey);
+                    : isEnumConstructor ? Set.of("private") : Set.of(), context);
         } else if (tree instanceof VariableTree variable) {
-            report(variable.getModifiers(), isInInterface ? Set.of("public", "static", "final") : Set.of(), survey);
+            report(variable.getModifiers(), isInInterface ? Set.of("public", "static", "final") : Set.of(), context);
         } else if (tree instanceof ClassTree type) {
             Set<String> implied = new HashSet<>(isInInterface ? Set.of("public", "static") : Set.of());
             if (tree.getKind() != Tree.Kind.CLASS && !(around instanceof CompilationUnitTree)) {
@@ -115,37 +115,37 @@ public final class RedundantModifier implements Rule {
             } else if (tree.getKind() == Tree.Kind.INTERFACE || tree.getKind() == Tree.Kind.ANNOTATION_TYPE) {
                 implied.add("abstract");
             }
-            report(type.getModifiers(), implied, survey);
+            report(type.getModifiers(), implied, context);
         }
     }
 
-    private static void report(ModifiersTree modifiers, Set<String> implied, RuleContext survey) {
-        Optional<Range> place = survey.code().find(modifiers);
+    private static void report(ModifiersTree modifiers, Set<String> implied, RuleContext context) {
+        Optional<Range> place = context.code().find(modifiers);
         if (implied.isEmpty() || place.isEmpty()) {
             return;
         }
-        Tokens tokens = survey.code().tokens();
+        Tokens tokens = context.code().tokens();
         List<Range> idle = new ArrayList<>();
         List<String> words = new ArrayList<>();
         for (int i = tokens.code(tokens.at(place.get().start())); i < tokens.count() && tokens.start(i) < place.get()
                 .end();
                 i = tokens.code(i + 1)) {
-            if (implied.contains(tokens.text(i)) && !isInAnnotation(tokens.range(i), modifiers, survey)) {
+            if (implied.contains(tokens.text(i)) && !isInAnnotation(tokens.range(i), modifiers, context)) {
                 idle.add(tokens.range(i));
                 words.add(tokens.text(i));
             }
         }
         if (!idle.isEmpty()) {
-            survey.report(new Range(idle.get(0).start(), idle.get(idle.size() - 1).end()),
+            context.report(new Range(idle.get(0).start(), idle.get(idle.size() - 1).end()),
                     "'" + String.join(" ", words) + "' is so anyway",
                     Fix.of("remove '" + String.join(" ", words) + "'",
                             edits -> idle.forEach(word -> edits.cut(withBlank(word, tokens)))));
         }
     }
 
-    private static boolean isInAnnotation(Range word, ModifiersTree modifiers, RuleContext survey) {
+    private static boolean isInAnnotation(Range word, ModifiersTree modifiers, RuleContext context) {
         return modifiers.getAnnotations().stream()
-                .anyMatch(annotation -> survey.code().range(annotation).encloses(word));
+                .anyMatch(annotation -> context.code().range(annotation).encloses(word));
     }
 
     private static Range withBlank(Range word, Tokens tokens) {

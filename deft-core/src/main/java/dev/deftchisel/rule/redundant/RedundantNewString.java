@@ -52,21 +52,21 @@ public final class RedundantNewString implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        AttributedFile code = survey.code();
+    public void look(TreePath path, RuleContext context) {
+        AttributedFile code = context.code();
         NewClassTree made = (NewClassTree) path.getLeaf();
-        if (survey.isTest() || !Calls.makes(code, path, "java.lang.String") || made.getArguments().size() > 1
+        if (context.isTest() || !Calls.makes(code, path, "java.lang.String") || made.getArguments().size() > 1
                 || path.getParentPath().getLeaf() instanceof ExpressionStatementTree || isCompared(path)) {
             return;
         }
         if (made.getArguments().isEmpty()) {
-            survey.report(made, "this is the empty string",
+            context.report(made, "this is the empty string",
                     Fix.of("write \"\"", edits -> edits.replace(code.range(made), "\"\"")));
             return;
         }
         ExpressionTree value = made.getArguments().get(0);
         if (code.type(new TreePath(path, value)).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()) {
-            survey.report(made, "a copy of the string is as good as the string",
+            context.report(made, "a copy of the string is as good as the string",
                     Fix.of("use the string itself", edits -> edits.keep(path, value)));
         }
     }

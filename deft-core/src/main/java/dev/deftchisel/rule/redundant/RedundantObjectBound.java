@@ -48,19 +48,19 @@ public final class RedundantObjectBound implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         Tree bound = path.getLeaf() instanceof ClassTree type ? type.getSimpleName().isEmpty() ? null
                 : type.getExtendsClause()
                 : ((TypeParameterTree) path.getLeaf()).getBounds().size() == 1
                         ? ((TypeParameterTree) path.getLeaf()).getBounds().get(0) : null;
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         boolean isObject = bound != null && code.find(bound).isPresent()
                 && code.type(new TreePath(path, bound)).filter(type -> NamedTypes.is(type, "java.lang.Object"))
                 .isPresent();
         if (isObject) {
             int word = code.tokens().codeBefore(code.tokens().at(code.range(bound).start()) - 1);
             Range clause = new Range(code.tokens().start(word), code.range(bound).end());
-            survey.report(clause, "everything extends Object", Fix.of("remove it", edits -> {
+            context.report(clause, "everything extends Object", Fix.of("remove it", edits -> {
                 int before = code.tokens().end(code.tokens().codeBefore(word - 1));
                 edits.cut(new Range(before, clause.end()));
             }));

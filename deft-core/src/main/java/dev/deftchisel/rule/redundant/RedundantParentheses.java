@@ -81,7 +81,7 @@ public final class RedundantParentheses implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         ParenthesizedTree tree = (ParenthesizedTree) path.getLeaf();
         Tree parent = path.getParentPath().getLeaf();
         boolean isGiven = parent instanceof ParenthesizedTree;
@@ -90,10 +90,10 @@ public final class RedundantParentheses implements Rule {
             return;
         }
         if (isGiven || isWhole(tree, parent) || isSimple(tree.getExpression(), parent)) {
-            survey.report(tree, "the parentheses group nothing", Fix.of("remove the parentheses", edits -> {
-                Range range = survey.code().range(tree);
+            context.report(tree, "the parentheses group nothing", Fix.of("remove the parentheses", edits -> {
+                Range range = context.code().range(tree);
                 edits.replace(range, to -> to.apartFrom(range.start())
-                        .carry(survey.code().range(tree.getExpression())));
+                        .carry(context.code().range(tree.getExpression())));
             }));
         }
     }

@@ -54,15 +54,15 @@ public final class RedundantReturn implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         TreePath body = path.getParentPath();
         Tree owner = body.getParentPath().getLeaf();
         boolean isLast = ((ReturnTree) path.getLeaf()).getExpression() == null
                 && body.getLeaf() instanceof BlockTree block
                 && block.getStatements().get(block.getStatements().size() - 1) == path.getLeaf();
         if (isLast && (owner instanceof MethodTree || owner instanceof LambdaExpressionTree)) {
-            survey.report(path.getLeaf(), "the body ends here anyway",
-                    Fix.of("remove the return", edits -> edits.remove(survey.code().range(path.getLeaf()))));
+            context.report(path.getLeaf(), "the body ends here anyway",
+                    Fix.of("remove the return", edits -> edits.remove(context.code().range(path.getLeaf()))));
         }
     }
 }

@@ -64,37 +64,37 @@ public final class RedundantSemicolon implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         Tree tree = path.getLeaf();
         if (tree instanceof ClassTree type) {
-            behindMembers(type, survey);
+            behindMembers(type, context);
         } else if (path.getParentPath().getLeaf() instanceof BlockTree) {
-            report(survey.code().range(tree), survey);
+            report(context.code().range(tree), context);
         }
     }
 
-    private static void behindMembers(ClassTree type, RuleContext survey) {
-        Tokens tokens = survey.code().tokens();
+    private static void behindMembers(ClassTree type, RuleContext context) {
+        Tokens tokens = context.code().tokens();
         // members outside of any class are in one that is not written, in newer Java
-        int body = survey.code().find(type).map(Range::end)
+        int body = context.code().find(type).map(Range::end)
                 .orElse(tokens.count() == 0 ? 0 : tokens.end(tokens.count() - 1));
         for (Tree member : type.getMembers()) {
             // the constants of an enum are variables for the compiler, and end with a semicolon of their own
             boolean isPlain = member instanceof MethodTree || member instanceof ClassTree || member instanceof BlockTree
-                    || member instanceof VariableTree && tokens.is(tokens.at(survey.code().find(member)
+                    || member instanceof VariableTree && tokens.is(tokens.at(context.code().find(member)
                             .map(range -> range.end() - 1).orElse(0)), ';');
-            Optional<Range> own = survey.code().find(member).filter(range -> isPlain && range.length() > 0);
+            Optional<Range> own = context.code().find(member).filter(range -> isPlain && range.length() > 0);
             for (int next = own.map(range -> tokens.code(tokens.at(range.end() - 1) + 1)).orElse(tokens.count());
                     next < tokens.count() && tokens.start(next) < body
                             && tokens.is(next, ';'); next = tokens.code(next + 1)) {
-                report(tokens.range(next), survey);
+                report(tokens.range(next), context);
             }
         }
     }
 
-    private static void report(Range semicolon, RuleContext survey) {
-        survey.report(semicolon, "the semicolon ends nothing", Fix.of("remove the semicolon", edits -> {
-            LineMap lines = survey.code().file().lines();
+    private static void report(Range semicolon, RuleContext context) {
+        context.report(semicolon, "the semicolon ends nothing", Fix.of("remove the semicolon", edits -> {
+            LineMap lines = context.code().file().lines();
             boolean isAlone = lines.text(lines.line(semicolon.start())).strip().equals(";");
             if (isAlone) {
                 edits.remove(semicolon);

@@ -54,15 +54,15 @@ public final class RedundantSuperCall implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         MethodInvocationTree call = (MethodInvocationTree) path.getLeaf();
         boolean isImplied = call.getArguments().isEmpty() && call.getTypeArguments().isEmpty()
                 && call.getMethodSelect() instanceof IdentifierTree name && name.getName().contentEquals("super")
                 && path.getParentPath().getLeaf() instanceof ExpressionStatementTree;
         if (isImplied) {
             Tree statement = path.getParentPath().getLeaf();
-            survey.report(statement, "'super()' is called anyway",
-                    Fix.of("remove the call", edits -> edits.remove(survey.code().range(statement))));
+            context.report(statement, "'super()' is called anyway",
+                    Fix.of("remove the call", edits -> edits.remove(context.code().range(statement))));
         }
     }
 }

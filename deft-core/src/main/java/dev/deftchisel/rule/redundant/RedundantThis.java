@@ -84,9 +84,9 @@ public final class RedundantThis implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         MemberSelectTree select = (MemberSelectTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         boolean isOfThis = select.getExpression() instanceof IdentifierTree name && name.getName()
                 .contentEquals("this");
         boolean hasTypeArguments = path.getParentPath().getLeaf() instanceof MethodInvocationTree call
@@ -95,7 +95,7 @@ public final class RedundantThis implements Rule {
         if (isOfThis && !hasTypeArguments && isMember && isSeen(path, select.getIdentifier())) {
             Range qualifier = new Range(code.range(select).start(), code.range(select).end() - select.getIdentifier()
                     .length());
-            survey.report(qualifier, "'" + select.getIdentifier() + "' means the same without 'this'",
+            context.report(qualifier, "'" + select.getIdentifier() + "' means the same without 'this'",
                     Fix.of("leave out 'this'", edits -> edits.cut(qualifier)));
         }
     }

@@ -53,14 +53,14 @@ public final class RedundantValueOf implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BinaryTree sum = (BinaryTree) path.getLeaf();
-        look(new TreePath(path, sum.getRightOperand()), new TreePath(path, sum.getLeftOperand()), survey);
-        look(new TreePath(path, sum.getLeftOperand()), new TreePath(path, sum.getRightOperand()), survey);
+        look(new TreePath(path, sum.getRightOperand()), new TreePath(path, sum.getLeftOperand()), context);
+        look(new TreePath(path, sum.getLeftOperand()), new TreePath(path, sum.getRightOperand()), context);
     }
 
-    private static void look(TreePath operand, TreePath other, RuleContext survey) {
-        AttributedFile code = survey.code();
+    private static void look(TreePath operand, TreePath other, RuleContext context) {
+        AttributedFile code = context.code();
         boolean isText = Calls.isOf(code, operand, "java.lang.String", "valueOf", 1)
                 && code.type(other).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()
                 // of two such calls one must stay, or numbers would be added
@@ -69,7 +69,7 @@ public final class RedundantValueOf implements Rule {
             ExpressionTree value = ((MethodInvocationTree) operand.getLeaf()).getArguments().get(0);
             code.type(new TreePath(operand, value))
                     .filter(type -> type.getKind() != TypeKind.ARRAY && type.getKind() != TypeKind.NULL)
-                    .ifPresent(type -> survey.report(operand.getLeaf(), "joining makes text of it anyway",
+                    .ifPresent(type -> context.report(operand.getLeaf(), "joining makes text of it anyway",
                             Fix.of("join the value itself", edits -> edits.keep(operand, value))));
         }
     }

@@ -65,7 +65,7 @@ public final class AssignmentInCondition implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         Tree tree = path.getLeaf();
         ExpressionTree condition = tree instanceof IfTree choice ? choice.getCondition()
                 : tree instanceof WhileLoopTree loop ? loop.getCondition()
@@ -74,9 +74,9 @@ public final class AssignmentInCondition implements Rule {
         // a second pair of parentheses says that it is meant
         ExpressionTree asked = condition instanceof ParenthesizedTree own ? own.getExpression() : condition;
         if (asked instanceof AssignmentTree assignment && assignment.getExpression() instanceof LiteralTree) {
-            AttributedFile code = survey.code();
+            AttributedFile code = context.code();
             int sign = code.tokens().code(code.tokens().at(code.range(assignment.getVariable()).end()));
-            survey.report(assignment, "this assigns and does not compare", Fix.of("compare with '=='",
+            context.report(assignment, "this assigns and does not compare", Fix.of("compare with '=='",
                     edits -> edits.replace(code.tokens().range(sign), "==")));
         }
     }

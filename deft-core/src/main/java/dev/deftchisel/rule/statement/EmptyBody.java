@@ -62,7 +62,7 @@ public final class EmptyBody implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         Tree tree = path.getLeaf();
         StatementTree body = tree instanceof IfTree choice ? choice.getElseStatement() == null
                 ? choice.getThenStatement() : null
@@ -74,12 +74,12 @@ public final class EmptyBody implements Rule {
         List<? extends StatementTree> around = AttributedFile.statements(path.getParentPath().getLeaf());
         int at = around.indexOf(tree);
         boolean hasBlock = at >= 0 && at + 1 < around.size() && around.get(at + 1) instanceof BlockTree;
-        Range semicolon = survey.code().range(body);
+        Range semicolon = context.code().range(body);
         if (hasBlock) {
-            survey.report(semicolon, "the block after this semicolon is not the body",
+            context.report(semicolon, "the block after this semicolon is not the body",
                     Fix.of("make the block the body", edits -> edits.cut(semicolon)));
         } else if (tree instanceof IfTree) {
-            survey.report(semicolon, "nothing depends on this condition");
+            context.report(semicolon, "nothing depends on this condition");
         }
     }
 }

@@ -70,7 +70,7 @@ public final class EndlessRecursion implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         MethodTree method = (MethodTree) path.getLeaf();
         if (method.getBody() == null || method.getBody().getStatements().size() != 1) {
             return;
@@ -82,7 +82,7 @@ public final class EndlessRecursion implements Rule {
         if (!(value instanceof MethodInvocationTree call)) {
             return;
         }
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         boolean isOwn = Calls.receiver(call).filter(object -> !object.toString().equals("this")).isEmpty()
                 && !call.getMethodSelect().toString().equals("super")
                 && code.element(new TreePath(statement, call)).equals(code.element(path));
@@ -99,7 +99,7 @@ public final class EndlessRecursion implements Rule {
                                             code.type(new TreePath(path, method.getReturnType()))
                                             .orElse(code.object()))))
                     .isPresent();
-            survey.report(call, "this calls the method itself again", hasField ? new Fix[] {Fix.of("return the field",
+            context.report(call, "this calls the method itself again", hasField ? new Fix[] {Fix.of("return the field",
                     edits -> edits.replace(call, to -> to.write(method.getName().toString())))} : new Fix[0]);
         }
     }

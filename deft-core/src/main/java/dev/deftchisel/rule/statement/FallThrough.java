@@ -111,9 +111,9 @@ public final class FallThrough implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         List<? extends CaseTree> cases = ((SwitchTree) path.getLeaf()).getCases();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         if (isHabit(cases)) {
             return;
         }
@@ -128,7 +128,7 @@ public final class FallThrough implements Rule {
                 Range label = new Range(code.range(next).start(), code.range(AttributedFile.statements(next).get(0))
                         .start());
                 int colon = code.tokens().codeBefore(code.tokens().at(label.end() - 1));
-                survey.report(new Range(label.start(), code.tokens().end(colon)), "the case above goes on here",
+                context.report(new Range(label.start(), code.tokens().end(colon)), "the case above goes on here",
                         Fix.of("end the case above with a break", edits -> {
                             Layout layout = Layout.of(code.file());
                             edits.insert(code.range(last).end(), layout.lineEnd()

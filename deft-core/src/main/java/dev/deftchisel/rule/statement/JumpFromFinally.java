@@ -69,10 +69,10 @@ public final class JumpFromFinally implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BlockTree last = ((TryTree) path.getLeaf()).getFinallyBlock();
         if (last != null) {
-            Jumps.leaving(List.of(new TreePath(path, last))).forEach(jump -> survey.report(jump.path().getLeaf(),
+            Jumps.leaving(List.of(new TreePath(path, last))).forEach(jump -> context.report(jump.path().getLeaf(),
                     "this throws away the exception or result that was on its way"));
         }
     }

@@ -71,14 +71,14 @@ public final class LoopOnce implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         WhileLoopTree loop = (WhileLoopTree) path.getLeaf();
         if (!(loop.getStatement() instanceof BlockTree body) || body.getStatements().isEmpty()) {
             return;
         }
         StatementTree last = body.getStatements().get(body.getStatements().size() - 1);
         boolean leaves = last instanceof ReturnTree || last instanceof ThrowTree;
-        boolean isConstant = Constants.value(survey.code(), new TreePath(path, loop.getCondition())).isPresent();
+        boolean isConstant = Constants.value(context.code(), new TreePath(path, loop.getCondition())).isPresent();
         boolean jumps = Boolean.TRUE.equals(new TreeScanner<Boolean, Void>() {
             @Override
             public Boolean visitContinue(ContinueTree tree, Void unused) {
@@ -96,9 +96,9 @@ public final class LoopOnce implements Rule {
             }
         }.scan(body, null));
         if (leaves && !jumps && !isConstant) {
-            Range word = new Range(survey.code().range(loop).start(), survey.code().range(loop)
+            Range word = new Range(context.code().range(loop).start(), context.code().range(loop)
                     .start() + "while".length());
-            survey.report(word, "this loop never comes to its second round",
+            context.report(word, "this loop never comes to its second round",
                     Fix.of("make it an if", edits -> edits.replace(word, "if")));
         }
     }

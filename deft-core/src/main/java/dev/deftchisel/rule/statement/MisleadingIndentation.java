@@ -68,20 +68,20 @@ public final class MisleadingIndentation implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         List<? extends StatementTree> statements = ((BlockTree) path.getLeaf()).getStatements();
         for (int i = 0; i + 1 < statements.size(); i++) {
             StatementTree body = body(statements.get(i));
             // what comes after a body that leaves could not belong to it
             if (body != null && Jumps.canComplete(body) && !(body instanceof BreakTree) && !(body instanceof BlockTree)
                     && !(body instanceof EmptyStatementTree)) {
-                look(statements.get(i), body, statements.get(i + 1), survey);
+                look(statements.get(i), body, statements.get(i + 1), context);
             }
         }
     }
 
-    private static void look(StatementTree owner, StatementTree body, StatementTree next, RuleContext survey) {
-        AttributedFile code = survey.code();
+    private static void look(StatementTree owner, StatementTree body, StatementTree next, RuleContext context) {
+        AttributedFile code = context.code();
         int column = column(body, code);
         int start = code.range(body).start();
         // ') call();' below a header of several lines is where the body begins by custom
@@ -90,7 +90,7 @@ public final class MisleadingIndentation implements Rule {
         boolean isBelow = !isOnHeader && line(owner, code) < line(body, code) && line(body, code) < line(next, code)
                 && column(owner, code) < column && indent(body, code).equals(indent(next, code));
         if (isBelow) {
-            survey.report(next, "this always runs, whatever the " + (owner instanceof IfTree ? "condition" : "loop")
+            context.report(next, "this always runs, whatever the " + (owner instanceof IfTree ? "condition" : "loop")
                     + " above does",
                     Fix.of("put both into a block", edits -> {
                         Layout layout = Layout.of(code.file());

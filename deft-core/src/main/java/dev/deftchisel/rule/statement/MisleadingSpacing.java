@@ -54,15 +54,15 @@ public final class MisleadingSpacing implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         BinaryTree tree = (BinaryTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         boolean isTight = isTight(tree, code);
         BinaryTree inner = tree.getLeftOperand() instanceof BinaryTree left && isTighter(left, tree) ? left
                 : tree.getRightOperand() instanceof BinaryTree right && isTighter(right, tree) ? right : null;
         if (isTight && inner != null && isLoose(inner, code) && !isEven(tree, inner, code)) {
             Range operator = operator(tree, code);
-            survey.report(operator, "'" + code.text(operator(inner, code)) + "' is worked out before this",
+            context.report(operator, "'" + code.text(operator(inner, code)) + "' is worked out before this",
                     Fix.of("put blanks around it",
                     edits -> edits.replace(operator, " " + code.text(operator) + " ")));
         }

@@ -54,19 +54,19 @@ public final class MissingThrow implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         ExpressionStatementTree statement = (ExpressionStatementTree) path.getLeaf();
         TreePath made = new TreePath(path, statement.getExpression());
         boolean isException = made.getLeaf() instanceof NewClassTree && path.getParentPath()
                 .getLeaf() instanceof BlockTree
-                && survey.code().type(made).filter(type -> survey.code().isKind(type,
-                        survey.code().elements().getTypeElement("java.lang.Throwable").asType())).isPresent();
+                && context.code().type(made).filter(type -> context.code().isKind(type,
+                        context.code().elements().getTypeElement("java.lang.Throwable").asType())).isPresent();
         // a comment before it says why it is only made, as where making it writes a log
-        boolean isSaid = isException && survey.code()
-                .hasComment(Beside.before(survey.code().range(statement).start(), survey.code()));
+        boolean isSaid = isException && context.code()
+                .hasComment(Beside.before(context.code().range(statement).start(), context.code()));
         if (isException && !isSaid) {
-            survey.report(statement, "this exception is never thrown",
-                    Fix.of("throw it", edits -> edits.insert(survey.code().range(statement).start(), "throw ")));
+            context.report(statement, "this exception is never thrown",
+                    Fix.of("throw it", edits -> edits.insert(context.code().range(statement).start(), "throw ")));
         }
     }
 }

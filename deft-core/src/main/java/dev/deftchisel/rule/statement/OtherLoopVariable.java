@@ -88,9 +88,9 @@ public final class OtherLoopVariable implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         ForLoopTree loop = (ForLoopTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         if (loop.getInitializer().size() != 1 || !(loop.getInitializer().get(0) instanceof VariableTree variable)
                 || loop.getUpdate().size() != 1 || loop.getCondition() == null) {
             return;
@@ -103,7 +103,7 @@ public final class OtherLoopVariable implements Rule {
             return;
         }
         Optional<TreePath> tested = tested(path, loop, own.get(), counted.get(), code);
-        tested.ifPresent(name -> survey.report(name.getLeaf(), own.equals(other)
+        tested.ifPresent(name -> context.report(name.getLeaf(), own.equals(other)
                         ? "the loop counts '" + variable.getName() + "' and tests '" + name.getLeaf() + "'"
                         : "the loop counts '" + name.getLeaf() + "' and tests '" + variable.getName() + "'",
                 Fix.of((own.equals(other) ? "test '" : "count '") + variable.getName() + "'",

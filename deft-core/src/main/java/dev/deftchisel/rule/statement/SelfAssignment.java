@@ -63,15 +63,15 @@ public final class SelfAssignment implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         AssignmentTree tree = (AssignmentTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         TreePath target = new TreePath(path, AttributedFile.inner(tree.getVariable()));
         TreePath value = new TreePath(path, AttributedFile.inner(tree.getExpression()));
         boolean isSame = isName(target) && isName(value)
                 && code.element(target).isPresent() && code.element(target).equals(code.element(value));
         if (isSame) {
-            survey.report(tree, "'" + code.text(tree.getVariable()) + "' is assigned to itself",
+            context.report(tree, "'" + code.text(tree.getVariable()) + "' is assigned to itself",
                     field(path, target, code)
                     .map(name -> new Fix[] {Fix.of("assign the field",
                             edits -> edits.replace(code.range(tree.getVariable()), "this." + name))})

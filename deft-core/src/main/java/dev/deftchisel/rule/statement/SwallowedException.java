@@ -133,9 +133,9 @@ public final class SwallowedException implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         TryTree attempt = (TryTree) path.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         if (isClosing(attempt) || isSaid(attempt, code) || isQuiet(path) || isBesideAnother(path)) {
             return;
         }
@@ -147,7 +147,7 @@ public final class SwallowedException implements Rule {
             Range first = names.get(0);
             Range place = attempt.getCatches().stream().map(one -> code.range(one.getParameter()))
                     .filter(range -> range.end() == first.end()).findFirst().orElseThrow();
-            survey.report(place, "what went wrong is forgotten here"
+            context.report(place, "what went wrong is forgotten here"
                     + (names.size() > 1 ? ", and " + (names.size() - 1) + " times below" : ""),
                     Fix.of("call it 'ignored'", edits -> names.forEach(name -> edits.replace(name, "ignored"))));
         }

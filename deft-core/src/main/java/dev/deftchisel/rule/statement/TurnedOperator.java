@@ -57,13 +57,13 @@ public final class TurnedOperator implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         AssignmentTree assignment = (AssignmentTree) path.getLeaf();
         Tree.Kind kind = assignment.getExpression().getKind();
         if (kind != Tree.Kind.UNARY_PLUS && kind != Tree.Kind.UNARY_MINUS) {
             return;
         }
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         int sign = code.tokens().code(code.tokens().at(code.range(assignment.getVariable()).end()));
         Range value = code.range(assignment.getExpression());
         Range operand = code.range(((UnaryTree) assignment.getExpression()).getExpression());
@@ -71,7 +71,7 @@ public final class TurnedOperator implements Rule {
         if (isTurned) {
             String operator = kind == Tree.Kind.UNARY_PLUS ? "+=" : "-=";
             Range both = new Range(code.tokens().start(sign), value.start() + 1);
-            survey.report(both, "this assigns a signed value",
+            context.report(both, "this assigns a signed value",
                     Fix.of("write '" + operator + "'", edits -> edits.replace(both, operator)));
         }
     }

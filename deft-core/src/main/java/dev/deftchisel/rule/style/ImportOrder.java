@@ -82,22 +82,22 @@ public final class ImportOrder implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         CompilationUnitTree unit = (CompilationUnitTree) path.getLeaf();
-        Optional<String> said = survey.setting(GROUPS);
-        if (said.isEmpty() || unit.getImports().isEmpty() || survey.hasErrors()) {
+        Optional<String> said = context.setting(GROUPS);
+        if (said.isEmpty() || unit.getImports().isEmpty() || context.hasErrors()) {
             return;
         }
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         List<ImportLine> lines = lines(unit, code);
-        List<ImportLine> joined = survey.setting(WILDCARDS_FROM).filter(number -> number.matches("[1-9]\\d{0,3}"))
-                .map(number -> new Wildcards(Integer.parseInt(number)).apply(lines, survey)).orElse(lines);
+        List<ImportLine> joined = context.setting(WILDCARDS_FROM).filter(number -> number.matches("[1-9]\\d{0,3}"))
+                .map(number -> new Wildcards(Integer.parseInt(number)).apply(lines, context)).orElse(lines);
         List<List<ImportLine>> groups = ImportGroups.of(said.get()).arrange(joined);
         String end = Layout.of(code.file()).lineEnd();
         Range block = new Range(lines.get(0).there().orElseThrow().start(), lines.get(lines.size() - 1).there()
                 .orElseThrow().end());
         if (!text(groups, code, end).equals(code.text(block))) {
-            survey.report(block, "the imports are not grouped and ordered as '" + said.get() + "'",
+            context.report(block, "the imports are not grouped and ordered as '" + said.get() + "'",
                     Fix.of("put the imports in order", edits -> edits.replaceImports(block, to -> {
                         String before = "";
                         for (List<ImportLine> group : groups) {

@@ -52,8 +52,8 @@ public final class PackageFolder implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
-        SourceFile file = survey.code().file();
+    public void look(TreePath path, RuleContext context) {
+        SourceFile file = context.code().file();
         String declared = file.header().packageName();
         Range clause = file.outline().packageRange();
         String folder = file.root().folder().relativize(file.path().getParent()).toString().replace('/', '.')
@@ -63,7 +63,7 @@ public final class PackageFolder implements Rule {
         boolean isBelow = folder.endsWith("." + declared);
         if (isOther && !isBelow && file.root().kind() == SourceRoot.Kind.SOURCE && folder.matches("[\\p{L}\\d_$.]+")) {
             Place place = new Place(file.path(), new Range(clause.end(), clause.end()));
-            survey.report(clause, "this is the package " + declared + " in the folder of " + folder,
+            context.report(clause, "this is the package " + declared + " in the folder of " + folder,
                     new Fix.Use("call it '" + folder + "'", "rename", place, Answers.of("name", folder)),
                     new Fix.Use("move the file to the folder of " + declared, "move-to-package-folder", place,
                             Answers.none()));

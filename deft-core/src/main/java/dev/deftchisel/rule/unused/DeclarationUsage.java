@@ -28,20 +28,20 @@ import javax.lang.model.element.Element;
 /** A declaration, and whether and how anyone in its file needs it. */
 final class DeclarationUsage {
 
-    private final RuleContext survey;
+    private final RuleContext context;
     private final AttributedFile code;
     private final TreePath path;
     private final Element element;
 
-    private DeclarationUsage(RuleContext survey, TreePath path, Element element) {
-        this.survey = survey;
-        this.code = survey.code();
+    private DeclarationUsage(RuleContext context, TreePath path, Element element) {
+        this.context = context;
+        this.code = context.code();
         this.path = path;
         this.element = element;
     }
 
-    static Optional<DeclarationUsage> at(TreePath path, RuleContext survey) {
-        return survey.code().element(path).map(element -> new DeclarationUsage(survey, path, element));
+    static Optional<DeclarationUsage> at(TreePath path, RuleContext context) {
+        return context.code().element(path).map(element -> new DeclarationUsage(context, path, element));
     }
 
     Element element() {
@@ -57,7 +57,7 @@ final class DeclarationUsage {
      * string, or is that of a member with an annotation, which frameworks pair with others by their names.
      */
     boolean isReachedOtherwise() {
-        return DeclarationAnnotations.are(path, modifiers(), code) || survey.names().isUnknown(name())
+        return DeclarationAnnotations.are(path, modifiers(), code) || context.names().isUnknown(name())
                 || isInString(name()) || hasAnnotatedNamesake();
     }
 
@@ -89,7 +89,7 @@ final class DeclarationUsage {
 
     /** Whether every use gives it a value as a statement of its own, so that none takes one from it. */
     boolean isOnlyWritten() {
-        return survey.names().uses(element).stream().allMatch(use -> write(use).isPresent());
+        return context.names().uses(element).stream().allMatch(use -> write(use).isPresent());
     }
 
     /** The statement that does nothing with a use of it but to give it a value. */
@@ -117,7 +117,7 @@ final class DeclarationUsage {
     /** Whether it can go with all that gives it a value, and what these values do is still done. */
     boolean isRemovable() {
         return !sharesDeclaration() && isOnlyWritten() && initializer().map(this::canStandAlone).orElse(true)
-                && survey.names().uses(element).stream().flatMap(use -> value(use).stream())
+                && context.names().uses(element).stream().flatMap(use -> value(use).stream())
                 .allMatch(this::canStandAlone);
     }
 
@@ -152,7 +152,7 @@ final class DeclarationUsage {
     /** Takes it away; of the values it was given stays what they do. */
     void remove(FixEdits edits) {
         replace(edits, path, initializer());
-        survey.names().uses(element).forEach(use -> replace(edits, write(use).orElseThrow(), value(use)));
+        context.names().uses(element).forEach(use -> replace(edits, write(use).orElseThrow(), value(use)));
     }
 
     private void replace(FixEdits edits, TreePath statement, Optional<TreePath> value) {

@@ -53,7 +53,7 @@ public final class IdleSuppression implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         // the survey itself reports them, once it knows what was suppressed
     }
 }

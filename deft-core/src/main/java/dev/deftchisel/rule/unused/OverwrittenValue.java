@@ -65,18 +65,18 @@ public final class OverwrittenValue implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         List<? extends StatementTree> statements = AttributedFile.statements(path.getLeaf());
         for (int i = 0; i + 1 < statements.size(); i++) {
             if (statements.get(i) instanceof VariableTree variable && variable.getInitializer() != null) {
-                look(new TreePath(path, variable), new TreePath(path, statements.get(i + 1)), survey);
+                look(new TreePath(path, variable), new TreePath(path, statements.get(i + 1)), context);
             }
         }
     }
 
-    private static void look(TreePath declaration, TreePath next, RuleContext survey) {
+    private static void look(TreePath declaration, TreePath next, RuleContext context) {
         VariableTree variable = (VariableTree) declaration.getLeaf();
-        AttributedFile code = survey.code();
+        AttributedFile code = context.code();
         if (!(next.getLeaf() instanceof ExpressionStatementTree statement)
                 || !(statement.getExpression() instanceof AssignmentTree assignment)) {
             return;
@@ -87,8 +87,8 @@ public final class OverwrittenValue implements Rule {
         Optional<Element> element = code.element(declaration);
         boolean isSame = element.isPresent() && code.element(target).equals(element) && code.saysType(variable);
         if (isSame && code.effectsInPlace(initializer).isPure() && !names(element.get(), value, code)
-                && !DeclarationUsage.at(declaration, survey).orElseThrow().sharesDeclaration()) {
-            survey.report(variable.getInitializer(), "nobody sees this value of '" + variable.getName() + "'",
+                && !DeclarationUsage.at(declaration, context).orElseThrow().sharesDeclaration()) {
+            context.report(variable.getInitializer(), "nobody sees this value of '" + variable.getName() + "'",
                     Fix.of("declare it with the next value", edits -> {
                         edits.replace(variable.getInitializer(), to -> to.carry(code.range(value.getLeaf())));
                         edits.remove(code.range(statement));

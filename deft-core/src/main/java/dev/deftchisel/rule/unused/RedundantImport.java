@@ -60,22 +60,22 @@ public final class RedundantImport implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         CompilationUnitTree unit = (CompilationUnitTree) path.getLeaf();
         String own = unit.getPackageName() == null ? "" : unit.getPackageName().toString();
         Set<String> seen = new HashSet<>();
         for (ImportTree line : unit.getImports()) {
             String what = line.getQualifiedIdentifier().toString();
             String why = !seen.add((line.isStatic() ? "static " : "") + what) ? "is there twice"
-                    : line.isStatic() ? "" : isKnown(line, own, unit, survey);
+                    : line.isStatic() ? "" : isKnown(line, own, unit, context);
             if (!why.isEmpty()) {
-                survey.report(line, "the import of '" + what + "' " + why,
-                        Fix.of("remove the import", edits -> edits.removeImport(survey.code().range(line))));
+                context.report(line, "the import of '" + what + "' " + why,
+                        Fix.of("remove the import", edits -> edits.removeImport(context.code().range(line))));
             }
         }
     }
 
-    private static String isKnown(ImportTree line, String own, CompilationUnitTree unit, RuleContext survey) {
+    private static String isKnown(ImportTree line, String own, CompilationUnitTree unit, RuleContext context) {
         if (!(line.getQualifiedIdentifier() instanceof MemberSelectTree imported)) {
             return "";
         }
@@ -90,7 +90,7 @@ public final class RedundantImport implements Rule {
         // an import on demand of something else with the name would be in doubt, or the package's own type would win
         boolean isAlone = unit.getImports().stream()
                 .allMatch(other -> other.isStatic() || !other.toString().contains("*"))
-                && survey.code().elements().getTypeElement((own.isEmpty() ? "" : own + ".") + imported.getIdentifier())
+                && context.code().elements().getTypeElement((own.isEmpty() ? "" : own + ".") + imported.getIdentifier())
                 == null;
         return isAlone || imported.getIdentifier().contentEquals("*") ? "is not needed for java.lang" : "";
     }

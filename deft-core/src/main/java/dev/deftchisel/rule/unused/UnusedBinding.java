@@ -50,17 +50,17 @@ public final class UnusedBinding implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         if (((InstanceOfTree) path.getLeaf()).getPattern() instanceof BindingPatternTree pattern) {
             VariableTree variable = pattern.getVariable();
             TreePath declared = new TreePath(new TreePath(path, pattern), variable);
-            boolean isPlain = !DeclarationAnnotations.are(declared, variable.getModifiers(), survey.code());
-            survey.code().element(declared)
-                    .filter(element -> isPlain && survey.names().uses(element).isEmpty()
-                            && !survey.names().isUnknown(variable.getName().toString()))
-                    .ifPresent(element -> survey.report(survey.code().name(variable),
+            boolean isPlain = !DeclarationAnnotations.are(declared, variable.getModifiers(), context.code());
+            context.code().element(declared)
+                    .filter(element -> isPlain && context.names().uses(element).isEmpty()
+                            && !context.names().isUnknown(variable.getName().toString()))
+                    .ifPresent(element -> context.report(context.code().name(variable),
                             "'" + variable.getName() + "' is not used", Fix.of("test the type only", edits ->
-                                    edits.replace(pattern, to -> to.carry(survey.code().range(variable.getType()))))));
+                                    edits.replace(pattern, to -> to.carry(context.code().range(variable.getType()))))));
         }
     }
 }

@@ -68,27 +68,27 @@ public final class UnusedField implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         VariableTree field = (VariableTree) path.getLeaf();
-        boolean isOwn = path.getParentPath().getLeaf() instanceof ClassTree && !survey.hasErrors()
+        boolean isOwn = path.getParentPath().getLeaf() instanceof ClassTree && !context.hasErrors()
                 && field.getModifiers().getFlags().contains(Modifier.PRIVATE);
         if (!isOwn) {
             return;
         }
-        DeclarationUsage.at(path, survey)
+        DeclarationUsage.at(path, context)
                 .filter(declared -> declared.element().getKind() == ElementKind.FIELD
-                        && !isSerialized(declared.element(), survey))
+                        && !isSerialized(declared.element(), context))
                 .filter(declared -> declared.isOnlyWritten() && !declared.isReachedOtherwise()
                         && !isComponent(declared.element()))
-                .ifPresent(declared -> survey.report(survey.code().name(field), "'" + declared.name()
+                .ifPresent(declared -> context.report(context.code().name(field), "'" + declared.name()
                         + "' is never read",
-                        declared.isRemovable() && keepsInitializer(field, path, survey)
+                        declared.isRemovable() && keepsInitializer(field, path, context)
                                 ? new Fix[] {Fix.of("remove the field", declared::remove)} : new Fix[0]));
     }
 
     /** What an initialiser does besides cannot stand alone among members. */
-    private static boolean keepsInitializer(VariableTree field, TreePath path, RuleContext survey) {
-        return field.getInitializer() == null || survey.code()
+    private static boolean keepsInitializer(VariableTree field, TreePath path, RuleContext context) {
+        return field.getInitializer() == null || context.code()
                 .effectsInPlace(new TreePath(path, field.getInitializer())).isPure();
     }
 
@@ -96,12 +96,12 @@ public final class UnusedField implements Rule {
      * Every field of a serializable class that is not transient is part of what is written (Java Object Serialization
      * 1.5).
      */
-    private static boolean isSerialized(Element field, RuleContext survey) {
-        TypeElement serializable = survey.code().elements().getTypeElement("java.io.Serializable");
+    private static boolean isSerialized(Element field, RuleContext context) {
+        TypeElement serializable = context.code().elements().getTypeElement("java.io.Serializable");
         boolean isWritten = !field.getModifiers().contains(Modifier.STATIC) && !field.getModifiers()
                 .contains(Modifier.TRANSIENT);
         return field.getSimpleName().contentEquals("serialVersionUID")
-                || isWritten && survey.code().isKind(field.getEnclosingElement().asType(), serializable.asType());
+                || isWritten && context.code().isKind(field.getEnclosingElement().asType(), serializable.asType());
     }
 
     private static boolean isComponent(Element field) {

@@ -68,27 +68,27 @@ public final class UnusedImport implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         for (ImportTree line : ((CompilationUnitTree) path.getLeaf()).getImports()) {
             boolean isNamed = line.getQualifiedIdentifier() instanceof MemberSelectTree;
-            if (isNamed && !isNeeded(line, (MemberSelectTree) line.getQualifiedIdentifier(), survey)) {
-                survey.report(line, "nothing here needs the import of '" + line.getQualifiedIdentifier() + "'",
-                        Fix.of("remove the import", edits -> edits.removeImport(survey.code().range(line))));
+            if (isNamed && !isNeeded(line, (MemberSelectTree) line.getQualifiedIdentifier(), context)) {
+                context.report(line, "nothing here needs the import of '" + line.getQualifiedIdentifier() + "'",
+                        Fix.of("remove the import", edits -> edits.removeImport(context.code().range(line))));
             }
         }
     }
 
-    private static boolean isNeeded(ImportTree line, MemberSelectTree imported, RuleContext survey) {
+    private static boolean isNeeded(ImportTree line, MemberSelectTree imported, RuleContext context) {
         String name = imported.getIdentifier().toString();
         if (!name.equals("*")) {
-            boolean isInCode = survey.hasErrors() ? isToken(name, survey.code()) : survey.names().isSimple(name);
-            return isInCode || isDocumented(name, survey.code());
+            boolean isInCode = context.hasErrors() ? isToken(name, context.code()) : context.names().isSimple(name);
+            return isInCode || isDocumented(name, context.code());
         }
         String owner = imported.getExpression().toString();
-        return survey.hasErrors() || survey.names().used().stream()
-                .filter(element -> survey.names().isSimple(element.getSimpleName().toString()))
-                .anyMatch(element -> isFrom(element, owner, line.isStatic(), survey.code()))
-                || !line.isStatic() && mayBeDocumented(owner, survey.code());
+        return context.hasErrors() || context.names().used().stream()
+                .filter(element -> context.names().isSimple(element.getSimpleName().toString()))
+                .anyMatch(element -> isFrom(element, owner, line.isStatic(), context.code()))
+                || !line.isStatic() && mayBeDocumented(owner, context.code());
     }
 
     /** What does not parse is missing from the tree, but not from the tokens. */

@@ -65,14 +65,14 @@ public final class UnusedLabel implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         LabeledStatementTree tree = (LabeledStatementTree) path.getLeaf();
         boolean isNamed = Jumps.leaving(List.of(new TreePath(path, tree.getStatement()))).stream()
                 .anyMatch(jump -> jump.target() == tree);
         if (!isNamed) {
-            Range all = survey.code().range(tree);
+            Range all = context.code().range(tree);
             Range label = new Range(all.start(), all.start() + tree.getLabel().length());
-            survey.report(label, "no jump names '" + tree.getLabel() + "'", Fix.of("remove the label",
+            context.report(label, "no jump names '" + tree.getLabel() + "'", Fix.of("remove the label",
                     edits -> remove(edits, tree)));
         }
     }

@@ -67,18 +67,18 @@ public final class UnusedMethod implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         MethodTree method = (MethodTree) path.getLeaf();
-        boolean isOwn = method.getModifiers().getFlags().contains(Modifier.PRIVATE) && !survey.hasErrors();
+        boolean isOwn = method.getModifiers().getFlags().contains(Modifier.PRIVATE) && !context.hasErrors();
         if (!isOwn) {
             return;
         }
-        DeclarationUsage.at(path, survey)
+        DeclarationUsage.at(path, context)
                 .filter(declared -> declared.element() instanceof ExecutableElement element
                         && element.getKind() == ElementKind.METHOD && !PlatformMethods.isOne(element))
-                .filter(declared -> !declared.isReachedOtherwise() && survey.names().uses(declared.element()).stream()
+                .filter(declared -> !declared.isReachedOtherwise() && context.names().uses(declared.element()).stream()
                         .allMatch(use -> AttributedFile.leadsThrough(use, null, tree -> tree == method)))
-                .ifPresent(declared -> survey.report(survey.code().name(method), "'" + declared.name()
+                .ifPresent(declared -> context.report(context.code().name(method), "'" + declared.name()
                         + "' is never called",
                         Fix.of("remove the method", declared::removeMember)));
     }

@@ -80,34 +80,34 @@ public final class UnusedParameter implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         MethodTree method = (MethodTree) path.getLeaf();
         boolean isOwn = method.getModifiers().getFlags().contains(Modifier.PRIVATE) && method.getBody() != null
                 && !method.getModifiers().getFlags().contains(Modifier.NATIVE);
-        if (!isOwn || survey.hasErrors()) {
+        if (!isOwn || context.hasErrors()) {
             return;
         }
-        DeclarationUsage.at(path, survey)
+        DeclarationUsage.at(path, context)
                 .filter(declared -> declared.element() instanceof ExecutableElement element && !element.isVarArgs()
                         && !declared.isReachedOtherwise() && !PlatformMethods.isOne(element))
                 .ifPresent(declared -> method.getParameters()
-                        .forEach(parameter -> look(path, declared, parameter, survey)));
+                        .forEach(parameter -> look(path, declared, parameter, context)));
     }
 
-    private static void look(TreePath method, DeclarationUsage declared, VariableTree parameter, RuleContext survey) {
+    private static void look(TreePath method, DeclarationUsage declared, VariableTree parameter, RuleContext context) {
         TreePath path = new TreePath(method, parameter);
-        Optional<Element> variable = survey.code().element(path);
-        boolean isNamed = !DeclarationAnnotations.are(path, parameter.getModifiers(), survey.code())
+        Optional<Element> variable = context.code().element(path);
+        boolean isNamed = !DeclarationAnnotations.are(path, parameter.getModifiers(), context.code())
                 && variable.isPresent()
-                && survey.names().uses(variable.get()).isEmpty();
-        List<TreePath> uses = survey.names().uses(declared.element());
+                && context.names().uses(variable.get()).isEmpty();
+        List<TreePath> uses = context.names().uses(declared.element());
         int index = ((MethodTree) method.getLeaf()).getParameters().indexOf(parameter);
         if (isNamed && !uses.isEmpty() && uses.stream().allMatch(use -> call(use).isPresent())) {
             boolean isIdle = uses.stream().map(use -> call(use).orElseThrow())
-                    .allMatch(call -> Calls.arguments(call.getLeaf()).size() > index && survey.code()
+                    .allMatch(call -> Calls.arguments(call.getLeaf()).size() > index && context.code()
                             .effects(new TreePath(call, Calls.arguments(call.getLeaf()).get(index))).isPure());
-            boolean isFree = isFree((ExecutableElement) declared.element(), index, survey.code());
-            survey.report(survey.code().name(parameter), "'" + parameter.getName() + "' is not used",
+            boolean isFree = isFree((ExecutableElement) declared.element(), index, context.code());
+            context.report(context.code().name(parameter), "'" + parameter.getName() + "' is not used",
                     isIdle && isFree ? new Fix[] {Fix.of("remove the parameter",
                             edits -> remove(edits, method, index, uses))} : new Fix[0]);
         }

@@ -57,20 +57,20 @@ public final class UnusedType implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         ClassTree type = (ClassTree) path.getLeaf();
         boolean isMember = path.getParentPath().getLeaf() instanceof ClassTree
                 && type.getModifiers().getFlags().contains(Modifier.PRIVATE);
         boolean isLocal = path.getParentPath().getLeaf() instanceof BlockTree;
-        if (type.getSimpleName().isEmpty() || !(isMember || isLocal) || survey.hasErrors()) {
+        if (type.getSimpleName().isEmpty() || !(isMember || isLocal) || context.hasErrors()) {
             return;
         }
-        DeclarationUsage.at(path, survey)
-                .filter(declared -> !declared.isReachedOtherwise() && survey.names().used().stream()
+        DeclarationUsage.at(path, context)
+                .filter(declared -> !declared.isReachedOtherwise() && context.names().used().stream()
                         .filter(used -> isPart(used, declared.element()))
-                        .flatMap(used -> survey.names().uses(used).stream())
+                        .flatMap(used -> context.names().uses(used).stream())
                         .allMatch(use -> AttributedFile.leadsThrough(use, null, tree -> tree == type)))
-                .ifPresent(declared -> survey.report(survey.code().name(type), "'" + declared.name()
+                .ifPresent(declared -> context.report(context.code().name(type), "'" + declared.name()
                         + "' is never used",
                         Fix.of("remove the type", declared::removeMember)));
     }

@@ -72,16 +72,16 @@ public final class UnusedVariable implements Rule {
     }
 
     @Override
-    public void look(TreePath path, RuleContext survey) {
+    public void look(TreePath path, RuleContext context) {
         Tree around = path.getParentPath().getLeaf();
         if (!(around instanceof BlockTree || around instanceof CaseTree)) {
             return;
         }
-        DeclarationUsage.at(path, survey)
+        DeclarationUsage.at(path, context)
                 .filter(declared -> declared.element().getKind() == ElementKind.LOCAL_VARIABLE)
                 .filter(declared -> !declared.name().isEmpty() && declared.isOnlyWritten()
                         && !declared.isReachedOtherwise())
-                .ifPresent(declared -> survey.report(survey.code().name(path.getLeaf()),
+                .ifPresent(declared -> context.report(context.code().name(path.getLeaf()),
                         "'" + declared.name() + "' is never read",
                         declared.isRemovable() ? new Fix[] {Fix.of("remove the variable", declared::remove)}
                         : new Fix[0]));

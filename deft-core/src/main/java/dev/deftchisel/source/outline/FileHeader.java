@@ -40,8 +40,8 @@ public record FileHeader(String packageName, List<String> types, Set<String> hea
         return of(FileOutline.of(Tokens.of(skimmer.kept.toString())), skimmer.headerNames);
     }
 
-    private static FileHeader of(FileOutline skeleton, Set<String> headerNames) {
-        return new FileHeader(skeleton.packageName(), skeleton.types().stream()
+    private static FileHeader of(FileOutline outline, Set<String> headerNames) {
+        return new FileHeader(outline.packageName(), outline.types().stream()
                 .filter(TypeOutline::isTopLevel)
                 .map(TypeOutline::name)
                 .toList(), Set.copyOf(headerNames));

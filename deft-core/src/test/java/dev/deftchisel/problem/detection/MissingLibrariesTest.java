@@ -37,7 +37,7 @@ class MissingLibrariesTest {
         try (Libraries libraries = new Libraries()) {
             Analyst analyst = new Analyst(snapshot, libraries, Monitor.SILENT);
             return new RuleRunner(Rules.installed(), Severities.usual(), Repairs.installed())
-                    .survey(analyst.analyse(Focus.whole(Set.of(file)).deeply()), file).stream()
+                    .context(analyst.analyse(Focus.whole(Set.of(file)).deeply()), file).stream()
                     .filter(finding -> finding.severity() == Severity.ERROR)
                     .map(finding -> snapshot.file(file).orElseThrow().position(finding.range().start())
                             .line() + " " + finding.about().id())

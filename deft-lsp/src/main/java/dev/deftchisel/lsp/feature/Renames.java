@@ -35,8 +35,8 @@ public final class Renames {
         Place place = asked.place(position);
         Optional<Offer> offer = asked.chisel().offers(place).stream().filter(one -> one.operation().equals(RENAME))
                 .findFirst();
-        ResolvedPlace spot = asked.chisel().spot(place);
-        return offer.flatMap(known -> spot.bindings().stream().findFirst().map(Binding::range)
+        ResolvedPlace resolved = asked.chisel().resolved(place);
+        return offer.flatMap(known -> resolved.bindings().stream().findFirst().map(Binding::range)
                 .map(range -> new PrepareRenameResult(asked.positions().of(range), current(known, asked, range))));
     }
 

@@ -175,7 +175,7 @@ public final class Redeclared {
         Snapshot broken = whole.snapshot().with(Map.of(member.file(), Optional.of(without)), Map.of());
         Analyst after = new Analyst(broken, libraries, Monitor.SILENT);
         Place place = new Place(member.file(), new Range(member.use().range().start(), member.use().range().start()));
-        ResolvedPlace spot = new ResolvedPlace(place, broken.file(member.file()).orElseThrow(),
+        ResolvedPlace resolved = new ResolvedPlace(place, broken.file(member.file()).orElseThrow(),
                 after.analyse(Focus.on(Set.of(member.file()), Set.of(member.symbol().name()))));
         // a name that nobody declares is an error by itself; a constructor has no name, so all errors must be counted
         Set<Path> users = new HashSet<>(Set.of(member.file()));
@@ -184,12 +184,12 @@ public final class Redeclared {
         Analysis missing = after.analyse(isConstructor ? Focus.whole(users)
                 : Focus.on(users, Set.of(member.symbol().name())));
         boolean isMissed = isConstructor ? missing.errors().size() > problems(whole, users)
-                : spot.bindings().stream().anyMatch(binding -> binding.key() instanceof SymbolKey.Unknown)
+                : resolved.bindings().stream().anyMatch(binding -> binding.key() instanceof SymbolKey.Unknown)
                         && whole.uses(member.symbol().key()).stream().noneMatch(use -> isTaken(missing, use));
         if (!isMissed) {
             return Optional.empty();
         }
-        Plan plan = Chisel.operation(operation(member.symbol())).plan(spot, answers(member.symbol()), after);
+        Plan plan = Chisel.operation(operation(member.symbol())).plan(resolved, answers(member.symbol()), after);
         if (!(plan instanceof Plan.Ready ready)) {
             return Optional.of(new Result(shown(member), End.REFUSED, ((Plan.Refused) plan).reasons().get(0)
                     .sentence()));
@@ -235,9 +235,9 @@ public final class Redeclared {
     private static Snapshot all(Snapshot snapshot, Path file, Libraries libraries) {
         Analyst analyst = new Analyst(snapshot, libraries, Monitor.SILENT);
         Place place = new Place(file, new Range(0, 0));
-        ResolvedPlace spot = new ResolvedPlace(place, snapshot.file(file).orElseThrow(),
+        ResolvedPlace resolved = new ResolvedPlace(place, snapshot.file(file).orElseThrow(),
                 analyst.analyse(Focus.around(file, place.selection())));
-        Plan plan = Chisel.operation("declare-all").plan(spot, Answers.none(), analyst);
+        Plan plan = Chisel.operation("declare-all").plan(resolved, Answers.none(), analyst);
         return plan instanceof Plan.Ready ready ? ready.change().applyTo(snapshot) : snapshot;
     }
 

@@ -48,11 +48,11 @@ public final class KeyTimes {
      * @return microseconds for each key, sorted, by what the key does
      */
     public Map<String, List<Long>> measure(SourceFile file, int rounds, int pauseMillis) throws InterruptedException {
-        CommandList manual = CommandList.installed();
+        CommandList commandList = CommandList.installed();
         helper.start(chisel, front::add);
         int middle = file.lines().rangeOf(file.lines().count() / 2).end();
         Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, middle),
-                    helper, StandardKeys.with(manual.operations()), manual);
+                    helper, StandardKeys.with(commandList.operations()), commandList);
         Painter painter = new Painter(new Colours(Colours.Depth.TRUE, false));
         Map<String, Key> keys = new LinkedHashMap<>();
         keys.put("a letter is typed", Key.of("x"));

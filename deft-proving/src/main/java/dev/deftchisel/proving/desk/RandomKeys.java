@@ -46,8 +46,8 @@ public final class RandomKeys {
     private final Random random;
     private final List<SourceFile> files = new ArrayList<>();
     private final List<Key> known;
-    private final CommandList manual = CommandList.installed();
-    private final KeyMap keys = StandardKeys.with(manual.operations());
+    private final CommandList commandList = CommandList.installed();
+    private final KeyMap keys = StandardKeys.with(commandList.operations());
     private final BlockingQueue<Runnable> front = new LinkedBlockingQueue<>();
     private final Painter painter = new Painter(new Colours(Colours.Depth.TRUE, false));
     private final List<String> wrong = new ArrayList<>();
@@ -109,7 +109,7 @@ public final class RandomKeys {
         front.clear();
         SourceFile file = files.get(random.nextInt(files.size()));
         return new Desk(chisel.workspace(), new CaretInFile(file, random.nextInt(file.content().length() + 1)),
-                    helper, keys, manual);
+                    helper, keys, commandList);
     }
 
     /** Takes something as people do, who look before they go on. */

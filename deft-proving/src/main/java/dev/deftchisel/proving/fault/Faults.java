@@ -68,9 +68,9 @@ final class Faults {
 
         @Override
         public Optional<Change> damage(Change correct, Analysis before, Random random) {
-            return any(edits(correct, Set.of(Edit.Kind.REFERENCE, Edit.Kind.DECLARATION)), random).map(spot ->
+            return any(edits(correct, Set.of(Edit.Kind.REFERENCE, Edit.Kind.DECLARATION)), random).map(resolved ->
                     correct.choose((file, edit) -> edit.isTaken()
-                            && !(file.path().equals(spot.file()) && edit.equals(spot.edit()))));
+                            && !(file.path().equals(resolved.file()) && edit.equals(resolved.edit()))));
         }
     }
 
@@ -94,8 +94,8 @@ final class Faults {
                                 .noneMatch(edit -> edit.range().overlaps(binding.range())))
                         .forEach(others::add);
             }
-            return model.flatMap(spot -> any(others, random).map(other -> with(correct, before, other.file(),
-                    Edit.of(other.range(), simple(spot.edit().replacement()), Edit.Kind.REFERENCE))));
+            return model.flatMap(resolved -> any(others, random).map(other -> with(correct, before, other.file(),
+                    Edit.of(other.range(), simple(resolved.edit().replacement()), Edit.Kind.REFERENCE))));
         }
     }
 
@@ -114,18 +114,18 @@ final class Faults {
         @Override
         public Optional<Change> damage(Change correct, Analysis before, Random random) {
             List<Spot> references = edits(correct, Set.of(Edit.Kind.REFERENCE)).stream()
-                    .filter(spot -> body(before, spot).isPresent())
+                    .filter(resolved -> body(before, resolved).isPresent())
                     .toList();
-            return any(references, random).map(spot -> {
-                int start = body(before, spot).orElseThrow().start();
-                return with(correct, before, spot.file(), Edit.of(new Range(start, start),
-                        " Object " + simple(spot.edit().replacement()) + " = null;", Edit.Kind.QUALIFIER));
+            return any(references, random).map(resolved -> {
+                int start = body(before, resolved).orElseThrow().start();
+                return with(correct, before, resolved.file(), Edit.of(new Range(start, start),
+                        " Object " + simple(resolved.edit().replacement()) + " = null;", Edit.Kind.QUALIFIER));
             });
         }
 
-        private static Optional<Range> body(Analysis before, Spot spot) {
-            return before.snapshot().file(spot.file()).orElseThrow().outline().bodies().stream()
-                    .filter(body -> body.encloses(spot.edit().range()))
+        private static Optional<Range> body(Analysis before, Spot resolved) {
+            return before.snapshot().file(resolved.file()).orElseThrow().outline().bodies().stream()
+                    .filter(body -> body.encloses(resolved.edit().range()))
                     .findFirst();
         }
     }

@@ -61,8 +61,8 @@ public final class TypeSubjects extends RandomFiles {
         Collections.shuffle(drawn, random);
         for (Binding binding : drawn.subList(0, Math.min(MOST_IN_FILE, drawn.size()))) {
             Place place = new Place(file.path(), new Range(binding.range().start(), binding.range().start()));
-            ResolvedPlace spot = new ResolvedPlace(place, file, analysis);
-            List<Offer> found = operations.stream().map(operation -> operation.offer(spot)).flatMap(Optional::stream)
+            ResolvedPlace resolved = new ResolvedPlace(place, file, analysis);
+            List<Offer> found = operations.stream().map(operation -> operation.offer(resolved)).flatMap(Optional::stream)
                     .toList();
             if (!found.isEmpty()) {
                 return Optional.of(subject(number, place, found.get(random.nextInt(found.size())), random));
@@ -76,7 +76,7 @@ public final class TypeSubjects extends RandomFiles {
         for (Question question : offer.questions()) {
             if (question instanceof Question.Members members) {
                 // who overrides equals by itself gets a warning, and wanted it
-                answers = answers.and(members.key(), offer.operation().startsWith("implement") ? members.standard()
+                answers = answers.and(members.key(), offer.operation().startsWith("implement") ? members.defaultAnswer()
                         : some(members, random));
             } else if (question instanceof Question.Choice choice) {
                 answers = answers.and(choice.key(), choice.options().get(random.nextInt(choice.options().size()))
@@ -94,7 +94,7 @@ public final class TypeSubjects extends RandomFiles {
      */
     private static List<String> some(Question.Members members, Random random) {
         if (random.nextBoolean() || members.key().equals("descending")) {
-            return members.standard();
+            return members.defaultAnswer();
         }
         List<String> all = new ArrayList<>(members.candidates());
         Collections.shuffle(all, random);

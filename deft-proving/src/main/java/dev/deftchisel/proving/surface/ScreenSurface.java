@@ -22,20 +22,20 @@ import java.util.Optional;
 final class ScreenSurface implements Surface {
 
     private final Chisel chisel;
-    private final CommandList manual = CommandList.installed();
+    private final CommandList commandList = CommandList.installed();
     private final KeyMap keys;
 
     ScreenSurface(Corpus corpus) {
         this.chisel = Chisel.open(corpus.request(), Monitor.SILENT);
-        List<KeyBinding> bindings = new ArrayList<>(StandardKeys.with(manual.operations()).bindings());
-        manual.operations().forEach(operation ->
+        List<KeyBinding> bindings = new ArrayList<>(StandardKeys.with(commandList.operations()).bindings());
+        commandList.operations().forEach(operation ->
                 bindings.add(new KeyBinding(KeyContext.CODE, chord(operation), operation)));
         this.keys = new KeyMap(bindings);
     }
 
     /** A key that no keyboard has. */
     private List<Key> chord(Action.Take operation) {
-        return List.of(Key.of(Character.toString(0xE000 + manual.operations().indexOf(operation))));
+        return List.of(Key.of(Character.toString(0xE000 + commandList.operations().indexOf(operation))));
     }
 
     @Override
@@ -48,9 +48,9 @@ final class ScreenSurface implements Surface {
         chisel.refresh();
         SourceFile file = chisel.snapshot().file(taken.place().file()).orElseThrow();
         Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, taken.place().caret()),
-                    new ImmediateTasks(chisel), keys, manual);
+                    new ImmediateTasks(chisel), keys, commandList);
         desk.select(taken.place().selection());
-        chord(manual.operations().stream().filter(one -> one.id().equals(taken.offer().operation())).findFirst()
+        chord(commandList.operations().stream().filter(one -> one.id().equals(taken.offer().operation())).findFirst()
                 .orElseThrow())
                 .forEach(desk::press);
         taken.name().ifPresent(name -> name.codePoints()

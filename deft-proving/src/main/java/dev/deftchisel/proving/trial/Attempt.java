@@ -159,7 +159,7 @@ final class Attempt {
 
     /** Forces the change through in memory, as planned and without any qualifier, and looks at the class files. */
     private boolean wouldHaveBeenRight(Subject subject, Place place) {
-        Plan plan = Chisel.operation(subject.operation()).plan(chisel.spot(place), subject.answers(),
+        Plan plan = Chisel.operation(subject.operation()).plan(chisel.resolved(place), subject.answers(),
                 new Analyst(chisel.snapshot(), libraries, Monitor.SILENT));
         if (!(plan instanceof Plan.Ready ready)) {
             return false;

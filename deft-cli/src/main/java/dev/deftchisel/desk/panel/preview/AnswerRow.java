@@ -58,7 +58,7 @@ sealed interface AnswerRow {
         } else if (question instanceof Question.Proposed name) {
             return new Written(name, name.proposals(), false);
         } else if (question instanceof Question.Text text) {
-            return new Written(text, text.standard().isEmpty() ? List.of() : List.of(text.standard()), false);
+            return new Written(text, text.defaultAnswer().isEmpty() ? List.of() : List.of(text.defaultAnswer()), false);
         } else if (question instanceof Question.Choice choice) {
             return new OneOf(choice);
         } else if (question instanceof Question.Flag flag) {
@@ -163,12 +163,12 @@ sealed interface AnswerRow {
 
         OneOf(Question.Choice question) {
             this.question = question;
-            this.at = standard();
+            this.at = defaultAnswer();
         }
 
-        private int standard() {
+        private int defaultAnswer() {
             for (int i = 0; i < question.options().size(); i++) {
-                if (question.options().get(i).key().equals(question.standard())) {
+                if (question.options().get(i).key().equals(question.defaultAnswer())) {
                     return i;
                 }
             }
@@ -182,7 +182,7 @@ sealed interface AnswerRow {
 
         @Override
         public Answers add(Answers answers) {
-            return at == standard() ? answers : answers.and(question.key(), question.options().get(at).key());
+            return at == defaultAnswer() ? answers : answers.and(question.key(), question.options().get(at).key());
         }
 
         @Override
@@ -221,7 +221,7 @@ sealed interface AnswerRow {
 
         YesNo(Question.Flag question) {
             this.question = question;
-            this.isOn = question.standard();
+            this.isOn = question.defaultAnswer();
         }
 
         @Override
@@ -231,7 +231,7 @@ sealed interface AnswerRow {
 
         @Override
         public Answers add(Answers answers) {
-            return isOn == question.standard() ? answers : answers.and(question.key(), String.valueOf(isOn));
+            return isOn == question.defaultAnswer() ? answers : answers.and(question.key(), String.valueOf(isOn));
         }
 
         @Override
@@ -265,9 +265,9 @@ sealed interface AnswerRow {
 
         Several(Question.Members question) {
             this.question = question;
-            order.addAll(question.standard());
+            order.addAll(question.defaultAnswer());
             question.candidates().stream().filter(one -> !order.contains(one)).forEach(order::add);
-            taken = new LinkedHashSet<>(question.standard());
+            taken = new LinkedHashSet<>(question.defaultAnswer());
         }
 
         @Override
@@ -281,7 +281,7 @@ sealed interface AnswerRow {
 
         @Override
         public Answers add(Answers answers) {
-            return chosen().equals(question.standard()) ? answers : answers.and(question.key(), chosen());
+            return chosen().equals(question.defaultAnswer()) ? answers : answers.and(question.key(), chosen());
         }
 
         @Override

@@ -129,7 +129,7 @@ public final class PaceCommand implements Callable<Integer> {
             int all = chisel.problems().in(chisel.problems().everywhere()).size();
             long first = (System.nanoTime() - from) / 1_000_000;
             chisel.problems().sinceLast(chisel.problems().everywhere());
-            long[] looks = new long[WARM_UP];
+            long[] insight = new long[WARM_UP];
             for (int run = 0; run < 2 * WARM_UP; run++) {
                 SourceFile edited = files.get(random.nextInt(files.size()));
                 Snapshot now = chisel.snapshot().with(Map.of(edited.path(), Optional.of(edited(edited, random))),
@@ -137,13 +137,13 @@ public final class PaceCommand implements Callable<Integer> {
                 long start = System.nanoTime();
                 Problems problems = chisel.problems(now);
                 problems.sinceLast(problems.everywhere());
-                looks[run % WARM_UP] = (System.nanoTime() - start) / 1_000_000;
+                insight[run % WARM_UP] = (System.nanoTime() - start) / 1_000_000;
             }
-            Arrays.sort(looks);
+            Arrays.sort(insight);
             System.out.printf("in one process: everything for the first time %d ms, %d problems; after one edit %d ms "
                     + "(1/%.1f), "
                     + "at most %d ms%n",
-                    first, all, looks[WARM_UP / 2], (double) first / looks[WARM_UP / 2], looks[WARM_UP - 1]);
+                    first, all, insight[WARM_UP / 2], (double) first / insight[WARM_UP / 2], insight[WARM_UP - 1]);
             SourceFile file = open(chisel);
             long[] times = new long[WARM_UP];
             int found = 0;
