@@ -49,7 +49,7 @@ module dev.deftchisel.core {
     uses dev.deftchisel.workspace.opening.ProjectReader;
 
     provides dev.deftchisel.added.AddedMembers with dev.deftchisel.added.lombok.LombokMembers;
-    provides dev.deftchisel.external.ExternalNames with dev.deftchisel.external.UsualFrameworks;
+    provides dev.deftchisel.external.ExternalNames with dev.deftchisel.external.KnownFrameworks;
     provides dev.deftchisel.operation.Operation with
             dev.deftchisel.access.OpenAccessOperation,
             dev.deftchisel.declare.BindParametersOperation,
@@ -106,7 +106,7 @@ module dev.deftchisel.core {
             dev.deftchisel.repair.name.ForwardReference,
             dev.deftchisel.repair.declaration.InheritedContract,
             dev.deftchisel.repair.type.MeantValue,
-            dev.deftchisel.repair.member.MadeOfOther,
+            dev.deftchisel.repair.member.WrappedValue,
             dev.deftchisel.repair.declaration.WrongForm,
             dev.deftchisel.repair.call.WrongConstruction,
             dev.deftchisel.repair.name.WrongStatic,
@@ -118,10 +118,10 @@ module dev.deftchisel.core {
             dev.deftchisel.repair.declaration.MissingImplementation,
             dev.deftchisel.repair.name.MissingPackage,
             dev.deftchisel.repair.flow.MissingReturn,
-            dev.deftchisel.repair.member.NoAccess,
+            dev.deftchisel.repair.member.InaccessibleMember,
             dev.deftchisel.repair.flow.NoValueYet,
             dev.deftchisel.repair.name.NotStatic,
-            dev.deftchisel.repair.declaration.Superfluous,
+            dev.deftchisel.repair.declaration.SuperfluousCode,
             dev.deftchisel.repair.syntax.SyntaxRepair,
             dev.deftchisel.repair.syntax.SyntaxErrors,
             dev.deftchisel.repair.name.TwiceDeclared,
@@ -132,7 +132,7 @@ module dev.deftchisel.core {
             dev.deftchisel.repair.flow.UnreportedException,
             dev.deftchisel.repair.call.WrongArguments,
             dev.deftchisel.repair.declaration.WrongBody,
-            dev.deftchisel.repair.declaration.WrongHeading,
+            dev.deftchisel.repair.declaration.WrongHeader,
             dev.deftchisel.repair.type.WrongOperands,
             dev.deftchisel.repair.declaration.WrongOverride,
             dev.deftchisel.repair.type.WrongType;
@@ -174,7 +174,7 @@ module dev.deftchisel.core {
             dev.deftchisel.rule.equality.UnrelatedEquals,
             dev.deftchisel.rule.lambda.AnonymousFunction,
             dev.deftchisel.rule.idiom.BoxConstructor,
-            dev.deftchisel.rule.idiom.BracketsBehindName,
+            dev.deftchisel.rule.idiom.BracketsAfterName,
             dev.deftchisel.rule.idiom.CastAfterTest,
             dev.deftchisel.rule.idiom.CharsetByName,
             dev.deftchisel.rule.idiom.ChoiceOfResults,

@@ -72,7 +72,7 @@ public final class Chisel implements AutoCloseable {
 
     private final Workspace workspace;
     private final Libraries libraries = new Libraries();
-    private final RemadeCode remade;
+    private final ProcessorRefresh remade;
     private final Journal journal;
     private final Monitor monitor;
     private final List<Operation> operations;
@@ -88,7 +88,7 @@ public final class Chisel implements AutoCloseable {
 
     private Chisel(Workspace read, boolean isProcessing, Monitor monitor, List<Operation> operations) {
         this.workspace = isProcessing ? ProcessedRoots.in(read, processor -> !libraries.standsFor(processor)) : read;
-        this.remade = new RemadeCode(workspace, libraries.processing());
+        this.remade = new ProcessorRefresh(workspace, libraries.processing());
         this.monitor = monitor;
         this.operations = operations;
         this.journal = new Journal(workspace);

@@ -56,7 +56,7 @@ public final class Navigator {
     /** Where the type of what stands at a place is declared; empty for primitive types, and for types of libraries. */
     public Optional<Place> typeDeclaration(Place place) {
         ResolvedPlace resolved = spots.apply(place);
-        return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key())).map(Analysis.Known::element)
+        return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key())).map(Analysis.KnownElement::element)
                 .map(element -> element instanceof ExecutableElement method ? method.getReturnType() : element.asType())
                 .filter(type -> type instanceof DeclaredType)
                 .map(type -> resolved.analysis().key(((DeclaredType) type).asElement()))
@@ -113,7 +113,7 @@ public final class Navigator {
      */
     public Optional<Typed> typed(Place place) {
         ResolvedPlace resolved = spots.apply(place);
-        return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key())).map(Analysis.Known::element)
+        return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key())).map(Analysis.KnownElement::element)
                 .flatMap(element -> element instanceof ExecutableElement method
                         ? Optional.of(new Typed(InlayHints.shown(method.getReturnType()), Optional.empty()))
                         : element instanceof VariableElement variable

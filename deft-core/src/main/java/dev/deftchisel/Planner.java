@@ -54,7 +54,7 @@ final class Planner {
         if (isBlocked(differences)) {
             return judge.outcome(planned, before, first);
         }
-        for (String note : new Unparsed(before).notes()) {
+        for (String note : new UnparsedFiles(before).notes()) {
             change = change.note(note);
         }
         return judge.outcome(change, before, differences);

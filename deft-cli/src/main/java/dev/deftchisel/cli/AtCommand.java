@@ -108,7 +108,7 @@ final class AtCommand extends ChiselCommand {
                 case OTHER_FIX -> place = after(chisel, console, place, new ProblemLoop(chisel, console)
                         .choose(keyboard, place)).place();
                 default -> {
-                    Taken taken = take(chisel, console, keyboard, place, offers.get(key));
+                    NextStep taken = take(chisel, console, keyboard, place, offers.get(key));
                     place = taken.place();
                     written = taken.change().map(Chisel::writtenPlaces).orElse(written);
                 }
@@ -177,10 +177,10 @@ final class AtCommand extends ChiselCommand {
     }
 
     /** Where it goes on, and what was applied. */
-    private record Taken(Place place, Optional<Change> change) {
+    private record NextStep(Place place, Optional<Change> change) {
     }
 
-    private static Taken take(Chisel chisel, Console console, Keyboard keyboard, Place place, Offer offer) {
+    private static NextStep take(Chisel chisel, Console console, Keyboard keyboard, Place place, Offer offer) {
         Answers answers = Answers.none();
         boolean isDefault = true;
         for (Question question : offer.questions()) {
@@ -196,7 +196,7 @@ final class AtCommand extends ChiselCommand {
             }
             Optional<String> answer = ask(console, keyboard, offer, question);
             if (answer.filter(String::isEmpty).isPresent()) {
-                return new Taken(place, Optional.empty());
+                return new NextStep(place, Optional.empty());
             }
             answers = answer.isPresent() ? answers.and(question.key(), answer.get()) : answers;
             isDefault &= !(question instanceof Question.Choice choice) || answer.orElse(choice.defaultAnswer())
@@ -208,8 +208,8 @@ final class AtCommand extends ChiselCommand {
         return after(chisel, console, place, end);
     }
 
-    private static Taken after(Chisel chisel, Console console, Place place, PreviewLoop.End end) {
-        return new Taken(end.applied().map(change -> moved(chisel, console, place, change)).orElse(place),
+    private static NextStep after(Chisel chisel, Console console, Place place, PreviewLoop.End end) {
+        return new NextStep(end.applied().map(change -> moved(chisel, console, place, change)).orElse(place),
                 end.applied());
     }
 

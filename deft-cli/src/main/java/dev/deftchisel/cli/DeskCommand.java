@@ -12,7 +12,7 @@ import dev.deftchisel.desk.file.Rescue;
 import dev.deftchisel.desk.key.KeyFile;
 import dev.deftchisel.desk.key.KeyMap;
 import dev.deftchisel.desk.key.KeyPage;
-import dev.deftchisel.desk.key.StandardKeys;
+import dev.deftchisel.desk.key.DefaultKeys;
 import dev.deftchisel.desk.terminal.DeskTerminal;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
@@ -90,7 +90,7 @@ final class DeskCommand implements Callable<Integer> {
     }
 
     private KeyFile map(CommandList commandList) {
-        KeyMap defaults = StandardKeys.with(commandList.operations());
+        KeyMap defaults = DefaultKeys.with(commandList.operations());
         Path file = keyFile.orElseGet(DeskCommand::ownKeys);
         try {
             return KeyFile.read(String.valueOf(file.getFileName()), Files.readAllLines(file), defaults,

@@ -8,7 +8,7 @@ import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.Desk;
 import dev.deftchisel.desk.background.ImmediateTasks;
 import dev.deftchisel.desk.key.Key;
-import dev.deftchisel.desk.key.StandardKeys;
+import dev.deftchisel.desk.key.DefaultKeys;
 import dev.deftchisel.desk.picture.Picture;
 import dev.deftchisel.desk.terminal.Colours;
 import dev.deftchisel.desk.terminal.Painter;
@@ -43,7 +43,7 @@ final class DeskScenes {
             SourceFile file = chisel.snapshot().file(start.file()).orElseThrow();
             CommandList commandList = CommandList.installed();
             Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, start.caret()),
-                    new ImmediateTasks(chisel), StandardKeys.with(commandList.operations()), commandList);
+                    new ImmediateTasks(chisel), DefaultKeys.with(commandList.operations()), commandList);
             for (String scene : scenes) {
                 List<Key> keys = Key.chord(scene).orElseThrow();
                 keys.forEach(desk::press);

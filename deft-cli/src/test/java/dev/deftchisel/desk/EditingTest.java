@@ -7,7 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import dev.deftchisel.desk.key.Command;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
-import dev.deftchisel.desk.key.StandardKeys;
+import dev.deftchisel.desk.key.DefaultKeys;
 import dev.deftchisel.desk.key.KeyContext;
 import dev.deftchisel.desk.text.Buffer;
 import dev.deftchisel.desk.text.Caret;
@@ -70,7 +70,7 @@ class EditingTest {
     }
 
     private static void press(String keys, Buffer buffer, Editing editing) {
-        KeyMap map = StandardKeys.with(List.of());
+        KeyMap map = DefaultKeys.with(List.of());
         List<Key> begun = List.of();
         for (String word : keys.split(" ")) {
             if (word.startsWith("'")) {

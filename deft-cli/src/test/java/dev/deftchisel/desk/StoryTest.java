@@ -7,7 +7,7 @@ import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.cli.DeftProcess;
 import dev.deftchisel.desk.background.ImmediateTasks;
 import dev.deftchisel.desk.key.Key;
-import dev.deftchisel.desk.key.StandardKeys;
+import dev.deftchisel.desk.key.DefaultKeys;
 import dev.deftchisel.desk.picture.Picture;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
@@ -116,7 +116,7 @@ class StoryTest {
             SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
             CommandList commandList = CommandList.installed();
             desk = new Desk(chisel.workspace(), new CaretInFile(file, place.caret()),
-                    new ImmediateTasks(chisel), StandardKeys.with(commandList.operations()), commandList);
+                    new ImmediateTasks(chisel), DefaultKeys.with(commandList.operations()), commandList);
             if (place.selection().length() > 0) {
                 Range selection = place.selection();
                 for (int i = selection.start(); i < selection.end(); i++) {

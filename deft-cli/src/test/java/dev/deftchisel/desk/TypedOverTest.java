@@ -10,7 +10,7 @@ import dev.deftchisel.cli.DeftProcess;
 import dev.deftchisel.desk.background.ImmediateTasks;
 import dev.deftchisel.desk.background.BackgroundTasks;
 import dev.deftchisel.desk.key.Key;
-import dev.deftchisel.desk.key.StandardKeys;
+import dev.deftchisel.desk.key.DefaultKeys;
 import dev.deftchisel.desk.panel.TaskPurpose;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.workspace.opening.OpenRequest;
@@ -69,7 +69,7 @@ class TypedOverTest {
         CommandList commandList = CommandList.installed();
         desk = new Desk(chisel.workspace(), new CaretInFile(chisel.snapshot().file(place.file()).orElseThrow(),
                 place.caret()),
-                    new Late(), StandardKeys.with(commandList.operations()), commandList);
+                    new Late(), DefaultKeys.with(commandList.operations()), commandList);
         Key.chord("End Left Left Left Left Alt-Right Alt-Right Alt-t v Enter Enter").orElseThrow().forEach(key -> {
             desk.press(key);
             settle();

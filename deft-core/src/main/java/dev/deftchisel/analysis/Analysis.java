@@ -217,10 +217,10 @@ public final class Analysis {
     }
 
     /** The element of a symbol together with the means to ask about it. */
-    public Optional<Known> known(SymbolKey key) {
+    public Optional<KnownElement> known(SymbolKey key) {
         return parts.stream()
                 .map(part -> part.symbols().keys().element(key)
-                        .map(element -> new Known(element, part.elements(), part.typeRelations())))
+                        .map(element -> new KnownElement(element, part.elements(), part.typeRelations())))
                 .flatMap(Optional::stream)
                 .findFirst();
     }
@@ -240,7 +240,7 @@ public final class Analysis {
      * @param elements  of the same compiler run
      * @param types     of the same compiler run
      */
-    public record Known(Element element, Elements elements, Types types) {
+    public record KnownElement(Element element, Elements elements, Types types) {
     }
 
     /**

@@ -96,7 +96,7 @@ public final class Family {
                 : null;
         Element element = owner == null
                 ? null
-                : analysis.known(owner).map(Analysis.Known::element).orElse(null);
+                : analysis.known(owner).map(Analysis.KnownElement::element).orElse(null);
         if (!(element instanceof TypeElement type) || type.getKind() != ElementKind.RECORD) {
             return Set.of();
         }

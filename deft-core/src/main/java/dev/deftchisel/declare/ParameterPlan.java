@@ -57,8 +57,8 @@ record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMi
         AddedParameter added = new AddedParameter(
                 before, edits, code, method.get(), new AddedParameter.NewParameter(type, name));
         AddedParameter.Declared declaration = added.declare();
-        Optional<Reason> objection = declaration.objection().or(() -> added.hand((there, use, call, index) ->
-                new AddedParameter.Handed(Optional.of(new CallArguments(there, call)
+        Optional<Reason> objection = declaration.objection().or(() -> added.pass((there, use, call, index) ->
+                new AddedParameter.WrittenArgument(Optional.of(new CallArguments(there, call)
                         .with(index, text -> text.write(handed()))),
                         Optional.empty())).objection());
         if (objection.isPresent()) {

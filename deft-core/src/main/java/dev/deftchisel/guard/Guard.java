@@ -18,7 +18,7 @@ import dev.deftchisel.guard.comparison.BindingComparison;
 import dev.deftchisel.guard.comparison.ConstantComparison;
 import dev.deftchisel.guard.comparison.LostWrites;
 import dev.deftchisel.guard.comparison.OverridingComparison;
-import dev.deftchisel.guard.comparison.RemadeComparison;
+import dev.deftchisel.guard.comparison.ProcessorOutputComparison;
 import dev.deftchisel.guard.comparison.VisibilityComparison;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
@@ -103,7 +103,7 @@ public final class Guard {
         List<Difference> differences = new ArrayList<>(comparison.bindings());
         differences.addAll(comparison.errors());
         differences.addAll(new NewNameCheck(after, change).differences());
-        differences.addAll(new RemadeComparison(analyst, analyst.of(changed), change).differences());
+        differences.addAll(new ProcessorOutputComparison(analyst, analyst.of(changed), change).differences());
         if (differences.isEmpty() && change.meaning().freedom() != SymbolEffects.Leeway.TYPES) {
             // otherwise other types only follow from other names
             differences.addAll(comparison.traces());

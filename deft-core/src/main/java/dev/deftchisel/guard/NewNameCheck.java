@@ -38,11 +38,11 @@ final class NewNameCheck {
      * @param edit that writes it
      * @param site where it stands afterwards
      */
-    private record Written(FileChange file, Edit edit, PlaceAfter site) {
+    private record WrittenName(FileChange file, Edit edit, PlaceAfter site) {
     }
 
     List<Difference> differences() {
-        Map<String, List<Written>> byName = new HashMap<>();
+        Map<String, List<WrittenName>> byName = new HashMap<>();
         Mapping mapping = change.mapping();
         for (FileChange file : change.effective()) {
             for (Edit edit : file.takenEdits()) {
@@ -50,7 +50,7 @@ final class NewNameCheck {
                     int start = mapping.written(file.path(), edit).start();
                     byName.computeIfAbsent(edit.replacement().substring(name.start(), name.end()),
                             text -> new ArrayList<>())
-                            .add(new Written(file, edit, new PlaceAfter(file.pathAfter(),
+                            .add(new WrittenName(file, edit, new PlaceAfter(file.pathAfter(),
                                     new Range(start + name.start(), start + name.end()))));
                 }
             }
@@ -75,7 +75,7 @@ final class NewNameCheck {
                 .toList();
     }
 
-    private Difference difference(String name, Written place) {
+    private Difference difference(String name, WrittenName place) {
         Optional<SymbolKey> actual = at(place.site()).stream().map(Binding::key).findFirst();
         String other = actual.flatMap(after::symbol).map(symbol -> "the " + symbol.describe()).orElse("something else");
         return new Difference(Difference.Kind.BINDING, place.file().path(), place.edit().range(), Optional.empty(),

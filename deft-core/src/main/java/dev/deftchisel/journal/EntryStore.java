@@ -36,7 +36,7 @@ final class EntryStore {
     }
 
     /** How an entry is written down; the instant as text. */
-    private record Written(int number, String title, String time, Entry.State state, List<Entry.Image> files) {
+    private record StoredEntry(int number, String title, String time, Entry.State state, List<Entry.Image> files) {
     }
 
     /** All entries in order; folders that were never begun are passed over. */
@@ -54,7 +54,7 @@ final class EntryStore {
 
     private Entry parse(Path path, byte[] bytes) {
         try {
-            Written written = gson.fromJson(new String(bytes, StandardCharsets.UTF_8), Written.class);
+            StoredEntry written = gson.fromJson(new String(bytes, StandardCharsets.UTF_8), StoredEntry.class);
             return new Entry(written.number(), written.title(), Instant.parse(written.time()), written.state(),
                     written.files());
         } catch (JsonParseException | NullPointerException | DateTimeException damaged) {
@@ -67,7 +67,7 @@ final class EntryStore {
     void put(Entry entry) throws IOException {
         Path home = home(entry.number());
         Path draft = home.resolve(RECORD + ".new");
-        Written written = new Written(
+        StoredEntry written = new StoredEntry(
                 entry.number(), entry.title(), entry.time().toString(), entry.state(), entry.files());
         disk.write(draft, gson.toJson(written).getBytes(StandardCharsets.UTF_8));
         disk.replace(draft, home.resolve(RECORD));

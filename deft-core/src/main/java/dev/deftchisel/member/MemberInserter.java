@@ -203,7 +203,7 @@ public final class MemberInserter {
 
     /** After a member and a comment on its line; after the list of enum constants where it is one. */
     private int behind(Tree member) {
-        return Layout.behind(code.file(), isEnumConstant(member) ? endOfConstants() : code.range(member).end());
+        return Layout.after(code.file(), isEnumConstant(member) ? endOfConstants() : code.range(member).end());
     }
 
     /** After the semicolon after the constants, or after the last one where there is none. */

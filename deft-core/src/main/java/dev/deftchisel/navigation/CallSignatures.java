@@ -49,7 +49,7 @@ public record CallSignatures(List<Signature> all, int active, int argument) {
      *
      * @param called the method, constructor or class that the name of the call means, as far as that is known
      */
-    public static CallSignatures of(Element called, Analysis.Known known, int argument) {
+    public static CallSignatures of(Element called, Analysis.KnownElement known, int argument) {
         Element owner = called instanceof TypeElement ? called : called.getEnclosingElement();
         boolean isConstructor = called instanceof TypeElement || called.getKind() == ElementKind.CONSTRUCTOR;
         List<ExecutableElement> overloads = new ArrayList<>();

@@ -127,7 +127,7 @@ record FollowingMembers(List<Renamed> members) {
                 names.put(new SymbolKey.Type(member.owner() + "$" + member.before()), member.after());
                 continue;
             }
-            before.known(owner).map(Analysis.Known::element).filter(TypeElement.class::isInstance).stream()
+            before.known(owner).map(Analysis.KnownElement::element).filter(TypeElement.class::isInstance).stream()
                     .flatMap(type -> type.getEnclosedElements().stream())
                     .filter(element -> element.getKind() == ElementKind.METHOD && element.getSimpleName()
                             .contentEquals(member.before()))

@@ -51,7 +51,7 @@ final class KeptNames {
     KeptNames read(Collection<SymbolKey> renamed) {
         // a field before its accessors: where several stand for one property, the annotation goes to what stands in the
         // text
-        Map<ExternalName, Analysis.Known> found = new LinkedHashMap<>();
+        Map<ExternalName, Analysis.KnownElement> found = new LinkedHashMap<>();
         Map<ExternalName, Binding> places = new HashMap<>();
         renamed.stream().sorted((one, other) -> Boolean.compare(other instanceof SymbolKey.Field,
                 one instanceof SymbolKey.Field))
@@ -91,13 +91,13 @@ final class KeptNames {
     }
 
     /** Where a declaration stands; for a member that an annotation adds, where what it follows from does. */
-    private Optional<Binding> place(SymbolKey key, Analysis.Known known) {
+    private Optional<Binding> place(SymbolKey key, Analysis.KnownElement known) {
         return before.declaration(key).or(() -> new NamedElement(known.element()).siblings().stream()
                 .filter(one -> one.getKind() == ElementKind.FIELD).findFirst()
                 .flatMap(field -> before.declaration(before.key(field))));
     }
 
-    private boolean keep(ExternalName name, ExternalName.Keeper keeper, Analysis.Known known, Binding place) {
+    private boolean keep(ExternalName name, ExternalName.Keeper keeper, Analysis.KnownElement known, Binding place) {
         Optional<AttributedFile> code = before.code(place.file());
         Optional<TreePath> path = code.flatMap(all -> all.declaration(place.range()));
         TypeElement annotation = known.elements().getTypeElement(keeper.annotation());

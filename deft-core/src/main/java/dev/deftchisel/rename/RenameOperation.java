@@ -214,7 +214,7 @@ public final class RenameOperation implements Operation {
         }
         if (!made.isEmpty()) {
             Set<String> words = new HashSet<>(made.values());
-            made.keySet().forEach(key -> words.addAll(RemadeNames.words(key)));
+            made.keySet().forEach(key -> words.addAll(ProcessorOutputNames.words(key)));
             focus = focus.andNames(words).andFiles(analyst.snapshot().pathsMentioning(words));
         }
         Analysis before = analyst.analyse(!takesAll ? focus : focus.andNames(namesakes.names())
@@ -275,7 +275,7 @@ public final class RenameOperation implements Operation {
                 Stream.of(notes(target, before), unseen, external.notes(), DerivedQueries.notes(names.keySet(), before),
                         MentionsInOtherFiles.notes(texts, before.snapshot().workspace())).flatMap(List::stream)
                         .toList());
-        Map<SymbolKey, String> remade = made.isEmpty() ? RemadeNames.of(change, analyst) : made;
+        Map<SymbolKey, String> remade = made.isEmpty() ? ProcessorOutputNames.of(change, analyst) : made;
         return remade.size() > made.size() ? plan(resolved, target, newName, answers, analyst, remade)
                 : new Plan.Ready(change, before);
     }
@@ -284,7 +284,7 @@ public final class RenameOperation implements Operation {
     private static Optional<String> unknownAbove(SymbolKey member, Analysis before) {
         return before.symbol(member).filter(symbol -> symbol.kind().isMethod() && !symbol.isStatic()
                 && !symbol.isPrivate())
-                .flatMap(Symbol::owner).flatMap(before::known).map(Analysis.Known::element)
+                .flatMap(Symbol::owner).flatMap(before::known).map(Analysis.KnownElement::element)
                 .filter(TypeElement.class::isInstance).flatMap(type -> UnknownSupertypes.first((TypeElement) type));
     }
 

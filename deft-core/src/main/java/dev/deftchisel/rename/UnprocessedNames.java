@@ -69,7 +69,7 @@ final class UnprocessedNames {
 
     /** Whether the type has an annotation, or a member of it, that is none of the language. */
     private boolean isAnnotated() {
-        Optional<Element> element = before.known(target.key()).map(Analysis.Known::element);
+        Optional<Element> element = before.known(target.key()).map(Analysis.KnownElement::element);
         Optional<Element> type = element.map(one -> one instanceof TypeElement ? one : one.getEnclosingElement());
         return type.stream().flatMap(one -> Stream.concat(Stream.of(one), one.getEnclosedElements().stream()))
                 .flatMap(one -> one.getAnnotationMirrors().stream())

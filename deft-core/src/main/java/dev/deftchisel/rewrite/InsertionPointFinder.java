@@ -104,7 +104,7 @@ public final class InsertionPointFinder {
      *
      * @param canBeVariable whether an expression has a value that a variable can hold
      */
-    public Optional<HoistedPredecessors> together(Predicate<TreePath> canBeVariable) {
+    public Optional<HoistedPredecessors> findHoisting(Predicate<TreePath> canBeVariable) {
         List<TreePath> first = inTheWay();
         boolean canMove = !(home instanceof InsertionPoint.Nowhere) && objection.isEmpty() && first.stream()
                 .allMatch(path ->

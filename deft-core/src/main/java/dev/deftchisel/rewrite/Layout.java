@@ -84,7 +84,7 @@ public record Layout(String lineEnd, String unit) {
     }
 
     /** After what ends at an offset and a comment that follows on the same line. */
-    public static int behind(SourceFile file, int end) {
+    public static int after(SourceFile file, int end) {
         Tokens tokens = file.tokens();
         int behind = end;
         for (int i = tokens.at(end - 1) + 1; i < tokens.count() && tokens.text(i).chars()

@@ -41,8 +41,8 @@ class LayoutTest {
     @Test
     void aCommentOnTheSameLineBelongsToWhatItFollows() throws IOException {
         SourceFile file = file("class Berth {\n    int depth; // metres\n    int length; int days;\n}\n");
-        assertEquals(at(file, "// metres").end(), Layout.behind(file, at(file, "int depth;").end()));
-        assertEquals(at(file, "int length;").end(), Layout.behind(file, at(file, "int length;").end()));
+        assertEquals(at(file, "// metres").end(), Layout.after(file, at(file, "int depth;").end()));
+        assertEquals(at(file, "int length;").end(), Layout.after(file, at(file, "int length;").end()));
     }
 
     @Test

@@ -8,7 +8,7 @@ import dev.deftchisel.lsp.feature.Hovers;
 import dev.deftchisel.lsp.feature.Insights;
 import dev.deftchisel.lsp.feature.Navigation;
 import dev.deftchisel.lsp.feature.Renames;
-import dev.deftchisel.lsp.feature.Shapes;
+import dev.deftchisel.lsp.feature.TextStructure;
 import dev.deftchisel.lsp.session.Documents;
 import dev.deftchisel.lsp.session.Session;
 import java.util.List;
@@ -213,13 +213,13 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<List<FoldingRange>> foldingRange(FoldingRangeRequestParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of, asked -> Shapes.folds(asked.file()));
+        return session.ask(params.getTextDocument().getUri(), List::of, asked -> TextStructure.folds(asked.file()));
     }
 
     @Override
     public CompletableFuture<List<SelectionRange>> selectionRange(SelectionRangeParams params) {
         return session.ask(params.getTextDocument().getUri(), List::of,
-                asked -> Shapes.growing(asked, params.getPositions()));
+                asked -> TextStructure.growing(asked, params.getPositions()));
     }
 
     @Override

@@ -2,7 +2,7 @@ package dev.deftchisel.gradle;
 
 import dev.deftchisel.gradle.script.Catalog;
 import dev.deftchisel.gradle.script.GradleProject;
-import dev.deftchisel.gradle.script.Notations;
+import dev.deftchisel.gradle.script.NotationReader;
 import dev.deftchisel.gradle.script.OwnPlugins;
 import dev.deftchisel.gradle.script.ScriptHost;
 import dev.deftchisel.gradle.script.ScriptInterpreter;
@@ -282,7 +282,7 @@ final class GradleBuild {
     }
 
     private void run(GradleProject project, Path script, List<Statement> statements, Variables variables) {
-        Notations notations = new Notations(project.folder(), variables, this::projectOf);
+        NotationReader notations = new NotationReader(project.folder(), variables, this::projectOf);
         new ScriptInterpreter(project, variables, notations, new ScriptHost() {
             @Override
             public void applyScript(String name, int line) {

@@ -2,7 +2,7 @@ package dev.deftchisel.gradle;
 
 import dev.deftchisel.buildtool.BuildAnswers;
 import dev.deftchisel.gradle.script.GradleProject;
-import dev.deftchisel.gradle.script.Need;
+import dev.deftchisel.gradle.script.DependencyNotation;
 import dev.deftchisel.maven.Repositories;
 import dev.deftchisel.workspace.Build;
 import dev.deftchisel.workspace.Dependencies;
@@ -143,30 +143,30 @@ public final class GradleReader implements ProjectReader {
     }
 
     private static Resolved resolve(GradleProject project, GradleResolver resolver) {
-        List<Need> code = needs(project, FOR_CODE);
-        List<Need> processing = needs(project, FOR_PROCESSORS);
+        List<DependencyNotation> code = needs(project, FOR_CODE);
+        List<DependencyNotation> processing = needs(project, FOR_PROCESSORS);
         Map<String, String> locked = locked(project.folder());
         locked.putAll(project.forced());
         Repositories.ClassPath found = resolver.resolve(published(code), project.managed(), locked);
-        List<Need> main = needs(project, FOR_MAIN);
+        List<DependencyNotation> main = needs(project, FOR_MAIN);
         Set<Path> ofMain = resolver.resolve(published(main), project.managed(), locked).libraries().stream()
                 .map(Library::file)
                 .collect(Collectors.toSet());
-        List<Need> toUsers = needs(project, FOR_USERS);
+        List<DependencyNotation> toUsers = needs(project, FOR_USERS);
         List<Library> exported = published(toUsers).isEmpty() ? List.of()
                 : resolver.resolve(published(toUsers), project.managed(), locked).libraries();
         Repositories.ClassPath processors = published(processing).isEmpty() ? Repositories.ClassPath.EMPTY
                 : resolver.resolve(Stream.concat(published(processing).stream(),
-                published(code).stream().filter(Need.Published::isPlatform)).toList(), project.managed(), locked);
+                published(code).stream().filter(DependencyNotation.Published::isPlatform)).toList(), project.managed(), locked);
         Map<String, Boolean> projects = new HashMap<>();
-        code.stream().filter(Need.Project.class::isInstance).map(Need.Project.class::cast).forEach(need ->
+        code.stream().filter(DependencyNotation.Project.class::isInstance).map(DependencyNotation.Project.class::cast).forEach(need ->
                 projects.merge(need.path(), FOR_USERS.matcher(need.configuration()).matches(), Boolean::logicalOr));
-        Set<String> forMain = main.stream().filter(Need.Project.class::isInstance)
-                .map(need -> ((Need.Project) need).path()).collect(Collectors.toSet());
+        Set<String> forMain = main.stream().filter(DependencyNotation.Project.class::isInstance)
+                .map(need -> ((DependencyNotation.Project) need).path()).collect(Collectors.toSet());
         List<Library> libraries = new ArrayList<>(found.libraries().stream()
                 .map(library -> ofMain.contains(library.file()) ? library
                 : new Library(library.file(), library.origin(), SourceRoot.Use.TEST)).toList());
-        code.stream().filter(Need.Files.class::isInstance).map(Need.Files.class::cast)
+        code.stream().filter(DependencyNotation.Files.class::isInstance).map(DependencyNotation.Files.class::cast)
                 .forEach(need -> need.files().forEach(file ->
                 libraries.add(new Library(file, "file of the build", main.contains(need) ? SourceRoot.Use.MAIN
                         : SourceRoot.Use.TEST))));
@@ -176,15 +176,15 @@ public final class GradleReader implements ProjectReader {
     }
 
     /** All that configurations of a kind need, also by what they extend; platforms that come with plug-ins first. */
-    private static List<Need> needs(GradleProject project, Pattern kind) {
+    private static List<DependencyNotation> needs(GradleProject project, Pattern kind) {
         Set<String> configurations = new LinkedHashSet<>();
-        Set<Need> all = new LinkedHashSet<>();
+        Set<DependencyNotation> all = new LinkedHashSet<>();
         String boot = project.plugins().get(SPRING_BOOT);
         if (boot != null && !boot.isEmpty() && project.plugins().containsKey(MANAGEMENT)) {
-            Need.published("implementation", SPRING_BOOT + ":spring-boot-dependencies:" + boot, true, List.of())
+            DependencyNotation.published("implementation", SPRING_BOOT + ":spring-boot-dependencies:" + boot, true, List.of())
                     .ifPresent(all::add);
         }
-        project.needs().stream().map(Need::configuration).filter(name -> kind.matcher(name).matches())
+        project.needs().stream().map(DependencyNotation::configuration).filter(name -> kind.matcher(name).matches())
                 .forEach(configurations::add);
         Stream.of("implementation", "compileOnly", "testImplementation", "annotationProcessor")
                 .filter(name -> kind.matcher(name).matches()).forEach(configurations::add);
@@ -192,13 +192,13 @@ public final class GradleReader implements ProjectReader {
         configurations.forEach(name -> extended.addAll(project.configurationsOf(name)));
         project.needs().stream()
                 .filter(need -> extended.contains(need.configuration())
-                        || need instanceof Need.Published platform && platform.isPlatform() && kind != FOR_USERS)
+                        || need instanceof DependencyNotation.Published platform && platform.isPlatform() && kind != FOR_USERS)
                 .forEach(all::add);
         return List.copyOf(all);
     }
 
-    private static List<Need.Published> published(List<Need> needs) {
-        return needs.stream().filter(Need.Published.class::isInstance).map(Need.Published.class::cast).toList();
+    private static List<DependencyNotation.Published> published(List<DependencyNotation> needs) {
+        return needs.stream().filter(DependencyNotation.Published.class::isInstance).map(DependencyNotation.Published.class::cast).toList();
     }
 
     /** The versions of a lock file, by {@code group:name}. */

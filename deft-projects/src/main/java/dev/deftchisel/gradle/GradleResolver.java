@@ -1,6 +1,6 @@
 package dev.deftchisel.gradle;
 
-import dev.deftchisel.gradle.script.Need;
+import dev.deftchisel.gradle.script.DependencyNotation;
 import dev.deftchisel.maven.Repositories;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -40,7 +40,7 @@ final class GradleResolver {
     private final GradleCache cache;
     private final Repositories repositories;
     private final List<RemoteRepository> remotes;
-    private final Map<Asked, Repositories.ClassPath> resolved = new HashMap<>();
+    private final Map<ResolutionKey, Repositories.ClassPath> resolved = new HashMap<>();
     /** The versions that a platform says, by its coordinates; empty where it is not here. */
     private final Map<String, Optional<List<Dependency>>> platforms = new HashMap<>();
 
@@ -61,21 +61,21 @@ final class GradleResolver {
      * @param managed versions said apart
      * @param locked  versions of a lock file by {@code group:name}
      */
-    Repositories.ClassPath resolve(List<Need.Published> needs, List<Need.Published> managed,
+    Repositories.ClassPath resolve(List<DependencyNotation.Published> needs, List<DependencyNotation.Published> managed,
             Map<String, String> locked) {
-        return resolved.computeIfAbsent(new Asked(needs, managed, locked), this::resolve);
+        return resolved.computeIfAbsent(new ResolutionKey(needs, managed, locked), this::resolve);
     }
 
     /** Projects of a build often need the same. */
-    private record Asked(List<Need.Published> needs, List<Need.Published> managed, Map<String, String> locked) {
+    private record ResolutionKey(List<DependencyNotation.Published> needs, List<DependencyNotation.Published> managed, Map<String, String> locked) {
     }
 
-    private Repositories.ClassPath resolve(Asked asked) {
-        List<Need.Published> needs = asked.needs();
+    private Repositories.ClassPath resolve(ResolutionKey asked) {
+        List<DependencyNotation.Published> needs = asked.needs();
         Map<String, String> locked = asked.locked();
         Map<String, Dependency> versions = new LinkedHashMap<>();
         Set<String> missing = new LinkedHashSet<>();
-        for (Need.Published platform : needs.stream().filter(Need.Published::isPlatform).toList()) {
+        for (DependencyNotation.Published platform : needs.stream().filter(DependencyNotation.Published::isPlatform).toList()) {
             Optional<List<Dependency>> said = platform(platform);
             if (said.isEmpty()) {
                 missing.add(shown(platform) + " (a platform, which says versions)");
@@ -88,7 +88,7 @@ final class GradleResolver {
         locked.forEach((module, version) -> versions.put(module, new Dependency(
                 new DefaultArtifact(module + ":" + version), "compile")));
         List<Dependency> wanted = new ArrayList<>();
-        for (Need.Published need : needs) {
+        for (DependencyNotation.Published need : needs) {
             if (need.isPlatform()) {
                 continue;
             }
@@ -113,7 +113,7 @@ final class GradleResolver {
         return OPEN_VERSION.matcher(version).matches();
     }
 
-    private static String key(Need.Published need) {
+    private static String key(DependencyNotation.Published need) {
         return need.coordinates().group() + ":" + need.coordinates().name();
     }
 
@@ -121,12 +121,12 @@ final class GradleResolver {
         return artifact.getGroupId() + ":" + artifact.getArtifactId();
     }
 
-    private static String shown(Need.Published need) {
+    private static String shown(DependencyNotation.Published need) {
         return key(need) + need.version().map(version -> ":" + version).orElse("");
     }
 
-    private static Dependency dependency(Need.Published need, String version) {
-        Need.Module module = need.coordinates();
+    private static Dependency dependency(DependencyNotation.Published need, String version) {
+        DependencyNotation.Module module = need.coordinates();
         List<Exclusion> exclusions = need.exclusions().stream().map(exclusion -> exclusion.split(":"))
                 .map(parts -> new Exclusion(parts[0], parts[1], "*", "*")).toList();
         return new Dependency(new DefaultArtifact(module.group(), module.name(), module.classifier(),
@@ -135,8 +135,8 @@ final class GradleResolver {
     }
 
     /** The newest version that is on this machine. */
-    private Optional<String> newest(Need.Published need) {
-        Need.Module module = need.coordinates();
+    private Optional<String> newest(DependencyNotation.Published need) {
+        DependencyNotation.Module module = need.coordinates();
         Path local = repositories.folder().resolve(module.group().replace('.', '/')).resolve(module.name());
         return Stream.concat(cache.versions(module.group(), module.name()).stream(), folders(local))
                 .filter(version -> need.version().filter(said -> said.endsWith("+"))
@@ -163,10 +163,10 @@ final class GradleResolver {
         }
     }
 
-    private Optional<List<Dependency>> platform(Need.Published need) {
+    private Optional<List<Dependency>> platform(DependencyNotation.Published need) {
         String version = need.version().orElse("");
         return platforms.computeIfAbsent(key(need) + ":" + version, coordinates -> {
-            Need.Module module = need.coordinates();
+            DependencyNotation.Module module = need.coordinates();
             ArtifactRequest request = new ArtifactRequest(
                     new DefaultArtifact(module.group(), module.name(), "pom", version), remotes, null);
             try {

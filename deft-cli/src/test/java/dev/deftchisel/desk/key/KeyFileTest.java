@@ -12,7 +12,7 @@ class KeyFileTest {
 
     private static final List<Action.Take> OPERATIONS = List.of(new Action.Take("rename", "give a symbol another name"),
             new Action.Take("extract-variable", "give a value a name"));
-    private static final KeyMap STANDARD = StandardKeys.with(OPERATIONS);
+    private static final KeyMap STANDARD = DefaultKeys.with(OPERATIONS);
 
     private static KeyFile read(String... lines) {
         return KeyFile.read("keys", List.of(lines), STANDARD, OPERATIONS);

@@ -69,7 +69,7 @@ public record CallCandidates(AttributedFile code, TreePath call) {
     }
 
     /** Whether no other method or constructor of the type can be called by the same name with as many arguments. */
-    public static boolean isAlone(ExecutableElement method, AttributedFile code) {
+    public static boolean isOnlyCandidate(ExecutableElement method, AttributedFile code) {
         TypeElement owner = (TypeElement) method.getEnclosingElement();
         List<? extends Element> members = method.getKind() == ElementKind.CONSTRUCTOR
                 ? owner.getEnclosedElements() : code.elements().getAllMembers(owner);

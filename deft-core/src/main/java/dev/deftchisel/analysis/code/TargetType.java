@@ -114,7 +114,7 @@ public record TargetType(TypeMirror type, Optional<TreePath> source) {
             return ofAssignment(value, code);
         }
         int index = Calls.arguments(call.getLeaf()).indexOf(value.getLeaf());
-        return chosen(call, code).filter(method -> !method.isVarArgs() && CallCandidates.isAlone(method, code))
+        return chosen(call, code).filter(method -> !method.isVarArgs() && CallCandidates.isOnlyCandidate(method, code))
                 .map(method -> method.getParameters().get(index).asType());
     }
 

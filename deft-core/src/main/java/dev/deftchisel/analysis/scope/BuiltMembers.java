@@ -51,7 +51,7 @@ final class BuiltMembers implements AddedMembers, AutoCloseable {
     private final Predicate<Library> isKnown;
     private final Map<Path, Boolean> changers = new HashMap<>();
     private final Map<Path, ClassFiles> folders = new HashMap<>();
-    private final Map<Path, Known> known = new HashMap<>();
+    private final Map<Path, BuiltFile> known = new HashMap<>();
 
     /**
      * What is known of a source file.
@@ -59,7 +59,7 @@ final class BuiltMembers implements AddedMembers, AutoCloseable {
      * @param time    of the class file that told
      * @param members by nested names of types
      */
-    private record Known(FileTime time, Map<String, List<Added>> members) {
+    private record BuiltFile(FileTime time, Map<String, List<Added>> members) {
     }
 
     /** @param isKnown whether it is known what a processor adds */
@@ -114,14 +114,14 @@ final class BuiltMembers implements AddedMembers, AutoCloseable {
 
     /** What the class file says, as long as it belongs to the source on disk; afterwards what it said then. */
     private Map<String, List<Added>> built(SourceFile file) {
-        Optional<Known> before = Optional.ofNullable(known.get(file.path()));
+        Optional<BuiltFile> before = Optional.ofNullable(known.get(file.path()));
         try {
             Optional<Path> compiled = classFile(file);
             if (compiled.isPresent()) {
                 FileTime time = Files.getLastModifiedTime(compiled.get());
                 boolean isFresh = time.compareTo(Files.getLastModifiedTime(file.path())) >= 0;
                 if (isFresh && before.filter(one -> one.time().equals(time)).isEmpty()) {
-                    Known read = new Known(time, read(file, compiled.get()));
+                    BuiltFile read = new BuiltFile(time, read(file, compiled.get()));
                     known.put(file.path(), read);
                     return read.members();
                 }
@@ -129,7 +129,7 @@ final class BuiltMembers implements AddedMembers, AutoCloseable {
         } catch (IOException gone) {
             // then what was known is still the best guess
         }
-        return before.map(Known::members).orElse(Map.of());
+        return before.map(BuiltFile::members).orElse(Map.of());
     }
 
     private Map<String, List<Added>> read(SourceFile file, Path compiled) throws IOException {

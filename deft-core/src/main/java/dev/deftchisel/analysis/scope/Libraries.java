@@ -26,7 +26,7 @@ import javax.tools.ToolProvider;
 public final class Libraries implements AutoCloseable {
 
     private final JavaCompiler compiler;
-    private final Map<List<Path>, PlatformLists> managers = new HashMap<>();
+    private final Map<List<Path>, PlatformPackages> managers = new HashMap<>();
     private final Map<List<Path>, TypeNames> names = new HashMap<>();
     private final BuiltMembers built;
     private final AdditionsReader additions;
@@ -78,7 +78,7 @@ public final class Libraries implements AutoCloseable {
             } catch (IOException failed) {
                 throw new UncheckedIOException(failed);
             }
-            return new PlatformLists(manager);
+            return new PlatformPackages(manager);
         });
     }
 

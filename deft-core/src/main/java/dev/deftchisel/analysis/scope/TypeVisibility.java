@@ -27,7 +27,7 @@ public final class TypeVisibility {
     private final Libraries libraries;
     private final Readability readability;
     private final boolean isKnown;
-    private final Map<Asked, Optional<String>> known = new HashMap<>();
+    private final Map<VisibilityQuery, Optional<String>> known = new HashMap<>();
 
     public TypeVisibility(Workspace workspace, CompilationScope scope, SourceNames sources, Libraries libraries,
             Readability readability) {
@@ -43,7 +43,7 @@ public final class TypeVisibility {
         return isKnown;
     }
 
-    private record Asked(Module module, SourceRoot.Use use, String type) {
+    private record VisibilityQuery(Module module, SourceRoot.Use use, String type) {
     }
 
     /**
@@ -53,10 +53,10 @@ public final class TypeVisibility {
      */
     public Optional<String> objection(SourceFile from, String topLevel) {
         return !isKnown ? Optional.empty()
-                : known.computeIfAbsent(new Asked(from.module(), from.root().use(), topLevel), this::objection);
+                : known.computeIfAbsent(new VisibilityQuery(from.module(), from.root().use(), topLevel), this::objection);
     }
 
-    private Optional<String> objection(Asked asked) {
+    private Optional<String> objection(VisibilityQuery asked) {
         List<SourceFile> declaring = sources.topLevelTypes().getOrDefault(asked.type(), List.of());
         if (!declaring.isEmpty()) {
             List<SourceFile> seen = declaring.stream().filter(file -> sees(asked, file)).toList();
@@ -71,14 +71,14 @@ public final class TypeVisibility {
                 : readability.objection(asked.module(), asked.type());
     }
 
-    private static boolean sees(Asked asked, SourceFile declaring) {
+    private static boolean sees(VisibilityQuery asked, SourceFile declaring) {
         boolean isTest = asked.use() == SourceRoot.Use.TEST;
         Module home = declaring.module();
         return home.equals(asked.module()) ? isTest || declaring.root().use() == SourceRoot.Use.MAIN
                 : asked.module().useOf(home).filter(use -> use.sees(asked.use(), declaring.root().use())).isPresent();
     }
 
-    private static String ofSource(Asked asked, SourceFile declaring) {
+    private static String ofSource(VisibilityQuery asked, SourceFile declaring) {
         Module home = declaring.module();
         boolean isOwn = home.equals(asked.module());
         boolean isOfMain = declaring.root().use() == SourceRoot.Use.MAIN;
@@ -89,7 +89,7 @@ public final class TypeVisibility {
                 .name() + " does not use");
     }
 
-    private boolean sees(Asked asked, Path home) {
+    private boolean sees(VisibilityQuery asked, Path home) {
         List<Library> all = asked.module().dependencies().libraries().stream()
                 .filter(library -> asked.use() == SourceRoot.Use.TEST || library.use() == SourceRoot.Use.MAIN).toList();
         return all.stream().anyMatch(library -> library.file().equals(home))
@@ -97,7 +97,7 @@ public final class TypeVisibility {
                 || find(all.stream().map(Library::file).toList(), asked.type()).isPresent();
     }
 
-    private String ofLibrary(Asked asked, Path home) {
+    private String ofLibrary(VisibilityQuery asked, Path home) {
         String name = scope.modules().stream().flatMap(module -> module.dependencies().libraries().stream())
                 .filter(library -> library.file().equals(home)).findFirst()
                 .map(Library::origin).orElse(String.valueOf(home.getFileName()));

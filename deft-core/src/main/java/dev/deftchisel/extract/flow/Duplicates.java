@@ -38,7 +38,7 @@ public final class Duplicates {
      * @param body the code there
      * @param like what of the fragment has become what there
      */
-    public record Twin(AnalysedFragment body, TreeMatch.Match like) {
+    public record Duplicate(AnalysedFragment body, TreeMatch.Match like) {
 
         public AttributedFile code() {
             return body.code();
@@ -58,7 +58,7 @@ public final class Duplicates {
     private final Fragment fragment;
     private final Flow flow;
     private final Exits exits;
-    private final List<Twin> found = new ArrayList<>();
+    private final List<Duplicate> found = new ArrayList<>();
     private final List<TreePath> varied = new ArrayList<>();
 
     private Duplicates(AnalysedFragment body) {
@@ -80,7 +80,7 @@ public final class Duplicates {
      * @param canBeMethod whether nothing keeps a place from calling the method
      */
     public static Duplicates of(AnalysedFragment body, Map<AttributedFile, TreePath> regions,
-            Predicate<Twin> canBeMethod) {
+            Predicate<Duplicate> canBeMethod) {
         AttributedFile code = body.code();
         Fragment fragment = body.fragment();
         Duplicates twins = new Duplicates(body);
@@ -109,7 +109,7 @@ public final class Duplicates {
         return count;
     }
 
-    private void add(Twin twin) {
+    private void add(Duplicate twin) {
         List<TreePath> all = outermost(twin.like().varied());
         varied.clear();
         varied.addAll(all);
@@ -128,12 +128,12 @@ public final class Duplicates {
                 .toList();
     }
 
-    private static Twin twin(AttributedFile there, Fragment other, TreeMatch.Match like) {
-        return new Twin(AnalysedFragment.of(there, other), like);
+    private static Duplicate twin(AttributedFile there, Fragment other, TreeMatch.Match like) {
+        return new Duplicate(AnalysedFragment.of(there, other), like);
     }
 
     /** Whether nothing goes in there, comes out, or leaves that does not here. */
-    private boolean needsNoMore(Twin twin) {
+    private boolean needsNoMore(Duplicate twin) {
         Map<Element, Element> names = twin.like().variables();
         List<Element> in = flow.inputs().stream().map(one -> names.get(one.element())).toList();
         List<Element> out = flow.outputs().stream().map(one -> names.get(one.element())).toList();
@@ -149,7 +149,7 @@ public final class Duplicates {
     }
 
     /** Whether what a jump passes has the same type, that of the method around where it leaves that. */
-    private boolean isSameResult(Twin twin) {
+    private boolean isSameResult(Duplicate twin) {
         if (exits.kind() == Exits.Kind.THROWN) {
             return code.types().isSameType(returned(code, fragment), returned(twin.code(), twin.fragment()));
         } else if (exits.kind() == Exits.Kind.NONE || exits.jumps().get(0).value().isEmpty()) {
@@ -171,13 +171,13 @@ public final class Duplicates {
     }
 
     /** A jump that is written otherwise in the method has nothing that could vary. */
-    private boolean isJumpVaried(Twin twin) {
+    private boolean isJumpVaried(Duplicate twin) {
         return exits.kind() != Exits.Kind.RETURNED && exits.jumps().stream().map(jump -> code.range(jump.tree()))
                 .anyMatch(jump -> twin.like().varied().stream()
                         .anyMatch(path -> jump.encloses(code.range(path.getLeaf()))));
     }
 
-    public List<Twin> all() {
+    public List<Duplicate> all() {
         return List.copyOf(found);
     }
 
@@ -211,7 +211,7 @@ public final class Duplicates {
     }
 
     /** What a twin passes. */
-    public List<Range> arguments(Twin twin, Inputs inputs) {
+    public List<Range> arguments(Duplicate twin, Inputs inputs) {
         List<Range> arguments = new ArrayList<>();
         inputs.variables().forEach(variable -> twin.body().flow().variables().stream()
                 .filter(its -> its.element().equals(twin.like().variables().get(variable.element())))
@@ -229,7 +229,7 @@ public final class Duplicates {
     }
 
     /** What need not be written again for a twin. */
-    public DuplicateClaim alike(Twin twin) {
+    public DuplicateClaim alike(Duplicate twin) {
         return new DuplicateClaim(twin.fragment().range(), fragment.range(), varied.stream()
                 .map(path -> new DuplicateClaim.Varied(twin.of(path), code.range(path.getLeaf())))
                 .toList(), true, Optional.of(code.file().path()));
@@ -242,7 +242,7 @@ public final class Duplicates {
      */
     public List<String> notes(Workspace workspace) {
         List<String> notes = new ArrayList<>();
-        for (Twin twin : found) {
+        for (Duplicate twin : found) {
             SourceFile file = twin.code().file();
             Range range = twin.fragment().range();
             notes.add(place(workspace, file, range.start()) + DOES_THE_SAME);

@@ -83,7 +83,7 @@ final class ExtractedMethod {
 
     private Edit edit() {
         Tree member = home.member().getLeaf();
-        int end = Layout.behind(code.file(), code.range(member).end());
+        int end = Layout.after(code.file(), code.range(member).end());
         String indent = Layout.indentOf(code.file(), code.range(member).start());
         NewCode text = new NewCode(code.file()).write(layout.lineEnd() + layout.lineEnd() + indent);
         signature.suppression().ifPresent(annotation -> text.write(code.text(annotation) + layout.lineEnd() + indent));

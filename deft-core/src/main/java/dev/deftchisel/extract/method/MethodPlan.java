@@ -85,7 +85,7 @@ final class MethodPlan {
     }
 
     /** The call in another place. */
-    private void call(Duplicates.Twin twin, Duplicates twins, Inputs inputs, Results results) {
+    private void call(Duplicates.Duplicate twin, Duplicates twins, Inputs inputs, Results results) {
         TypeWriter writer = edits.writer(twin.code());
         ExtractedSignature signature = new ExtractedSignature(before, twin.body(), writer);
         String qualifier = isWithin(twin) ? "" : writer.name((TypeElement) code.element(home.owner()).orElseThrow())
@@ -111,7 +111,7 @@ final class MethodPlan {
     }
 
     /** Whether a place is in the class of the method, which knows it by its name alone. */
-    private boolean isWithin(Duplicates.Twin twin) {
+    private boolean isWithin(Duplicates.Duplicate twin) {
         return twin.code() == code && code.range(home.owner().getLeaf()).encloses(twin.fragment().range());
     }
 
@@ -119,7 +119,7 @@ final class MethodPlan {
      * Whether a place elsewhere can call the method: it needs no object, can be seen there, and gives no record of the
      * class.
      */
-    private boolean isReachable(Duplicates.Twin twin, ExtractedSignature signature, Results results,
+    private boolean isReachable(Duplicates.Duplicate twin, ExtractedSignature signature, Results results,
             String visibility) {
         boolean isSeen = !visibility.equals("private ") || twin.code() == code
                 && outermost(home.owner()) == outermost(twin.fragment().member());

@@ -79,7 +79,7 @@ public final class ExtractParameterOperation implements Operation {
             return candidates.stream().findFirst()
                     .filter(first -> !first.isPartOfChain(code))
                     .filter(first -> method(code, first).filter(method ->
-                            new AtEntry(resolved.analysis(), code, first, method).objection().isEmpty()).isPresent())
+                            new CallerEvaluation(resolved.analysis(), code, first, method).objection().isEmpty()).isPresent())
                     .map(first -> offer(code, candidates));
         });
     }
@@ -152,7 +152,7 @@ public final class ExtractParameterOperation implements Operation {
             return Plan.refused(Reason.at(code.file().path(), selected.range(),
                     "this is only a part of a longer expression; select one or all of its operands"));
         }
-        AtEntry entry = new AtEntry(before, code, selected, method);
+        CallerEvaluation entry = new CallerEvaluation(before, code, selected, method);
         Optional<Reason> objection = entry.objection();
         if (objection.isPresent()) {
             return Plan.refused(objection.get());

@@ -88,24 +88,24 @@ public final class ExtractVariableOperation implements Operation {
      * @param home  where it is declared
      * @param first what must become a variable before it
      */
-    private record Way(InsertionPoint home, List<TreePath> first) {
+    private record Placement(InsertionPoint home, List<TreePath> first) {
     }
 
-    private static Way way(Analysis analysis, AttributedFile code, SelectedExpression selected) {
+    private static Placement way(Analysis analysis, AttributedFile code, SelectedExpression selected) {
         InsertionPointFinder finder = new InsertionPointFinder(code, code.effects(selected.path()));
         InsertionPoint home = finder.find(selected.path());
         if (!(home instanceof InsertionPoint.Nowhere)) {
-            return new Way(home, List.of());
+            return new Placement(home, List.of());
         }
         // a value that is the same all the while may also be worked out before the whole statement
         Optional<InsertionPoint> earlier = new SameValue(analysis, code, selected).doubt().isEmpty()
                 ? VariablePlacement.beforeStatement(code, selected)
                 : Optional.empty();
-        return earlier.map(place -> new Way(place, List.of()))
-                .or(() -> finder.together(path -> path.getLeaf() instanceof ExpressionTree
+        return earlier.map(place -> new Placement(place, List.of()))
+                .or(() -> finder.findHoisting(path -> path.getLeaf() instanceof ExpressionTree
                         && SelectedExpression.isValue(code, path))
-                        .map(all -> new Way(all.home(), all.first())))
-                .orElse(new Way(home, List.of()));
+                        .map(all -> new Placement(all.home(), all.first())))
+                .orElse(new Placement(home, List.of()));
     }
 
     private Offer offer(AttributedFile code, List<SelectedExpression> candidates) {
@@ -151,7 +151,7 @@ public final class ExtractVariableOperation implements Operation {
 
     private Plan plan(Analysis before, AttributedFile code, SelectedExpression selected, String name, Answers answers) {
         SameValue same = new SameValue(before, code, selected);
-        Way way = way(before, code, selected);
+        Placement way = way(before, code, selected);
         if (way.home() instanceof InsertionPoint.Nowhere nowhere) {
             return Plan.refused(Reason.at(code.file().path(), nowhere.at(), nowhere.sentence()));
         }

@@ -66,7 +66,7 @@ final class FieldDeclaration {
         value.ifPresent(range -> text.write(" = ").carry(range, Layout.indentOf(code.file(), range.start()), indent));
         text.write(";");
         if (last.isPresent()) {
-            return text.at(Layout.behind(code.file(), end(last.get())));
+            return text.at(Layout.after(code.file(), end(last.get())));
         }
         int opening = body.opening();
         boolean isField = body.members().stream().limit(1).anyMatch(member -> member instanceof VariableTree);

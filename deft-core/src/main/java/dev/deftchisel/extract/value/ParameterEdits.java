@@ -35,7 +35,7 @@ final class ParameterEdits {
     private final Analysis before;
     private final AttributedFile code;
     private final SelectedExpression selected;
-    private final AtEntry entry;
+    private final CallerEvaluation entry;
     private final TreePath method;
     private final ExecutableElement element;
     private final TypeMirror type;
@@ -48,7 +48,7 @@ final class ParameterEdits {
      * @param entry the value, with the method around it
      * @param name  of the parameter
      */
-    ParameterEdits(Analysis before, AtEntry entry, String name) {
+    ParameterEdits(Analysis before, CallerEvaluation entry, String name) {
         this.before = before;
         this.code = entry.code();
         this.selected = entry.selected();
@@ -86,12 +86,12 @@ final class ParameterEdits {
         }
         meaning = declaration.effects();
         places.forEach(place -> edits.of(code.file().path()).add(selected.named(code, place, name)));
-        AddedParameter.Passed passed = added.hand((there, use, call, index) -> {
+        AddedParameter.Passed passed = added.pass((there, use, call, index) -> {
             ParameterCall handed = new ParameterCall(
                     there, call, new ParameterCall.Passed(code, selected.path(), element), edits.writer(there));
             Optional<Reason> objection = handed.objection(entry.parameters(), entry.isPure(), index);
             Optional<Edit> edit = objection.isPresent() ? Optional.empty() : handed.edit(type, index);
-            return new AddedParameter.Handed(edit, objection.or(() -> Optional.of(Reason.at(use.file(), use.range(),
+            return new AddedParameter.WrittenArgument(edit, objection.or(() -> Optional.of(Reason.at(use.file(), use.range(),
                     "a type matters here that has no name which could be written"))));
         });
         notes.addAll(added.mentions());
@@ -142,7 +142,7 @@ final class ParameterEdits {
         }
         copy.write(" ").carry(body, "", "", instead);
         edits.of(code.file().path()).add(call.write(");" + newLine + "}").replacing(body).giving(alike));
-        edits.of(code.file().path()).add(copy.at(Layout.behind(code.file(), body.end())));
+        edits.of(code.file().path()).add(copy.at(Layout.after(code.file(), body.end())));
         return Optional.empty();
     }
 

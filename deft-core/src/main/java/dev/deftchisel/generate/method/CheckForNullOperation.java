@@ -214,7 +214,7 @@ public final class CheckForNullOperation implements Operation {
         List<? extends StatementTree> statements = open.method().statements();
         boolean isFirstFixed = !statements.isEmpty()
                 && open.code().text(statements.get(0)).matches("(?s)(this|super)\\s*\\(.*|\\w+\\.super\\s*\\(.*");
-        return isFirstFixed ? Layout.behind(open.code().file(), open.code().range(statements.get(0)).end())
+        return isFirstFixed ? Layout.after(open.code().file(), open.code().range(statements.get(0)).end())
                 : open.body().start() + 1;
     }
 }

@@ -41,13 +41,13 @@ public final class BindingComparison {
     private final Analysis after;
     private final Mapping mapping;
     private final Set<SymbolKey> extended;
-    private final Set<Place> revalued;
+    private final Set<DeclarationPlace> revalued;
     private final SymbolEffects.Leeway freedom;
-    private final Map<Path, Found> found = new HashMap<>();
+    private final Map<Path, BindingsAfter> found = new HashMap<>();
     private final Map<SymbolKey, Set<SymbolKey>> standIns = new HashMap<>();
 
     /** Where a name is declared. */
-    private record Place(Path file, Range name) {
+    private record DeclarationPlace(Path file, Range name) {
     }
 
     public BindingComparison(Analysis before, Analysis after, Change change) {
@@ -57,7 +57,7 @@ public final class BindingComparison {
         this.mapping = change.mapping();
         this.extended = change.meaning().extended();
         this.revalued = change.meaning().rewritten().stream().flatMap(key -> before.declaration(key).stream())
-                .map(declared -> new Place(declared.file(), declared.range())).collect(Collectors.toSet());
+                .map(declared -> new DeclarationPlace(declared.file(), declared.range())).collect(Collectors.toSet());
         this.freedom = change.meaning().freedom();
     }
 
@@ -90,9 +90,9 @@ public final class BindingComparison {
                 : List.of(new PlaceAfter(mapping.file(binding.file()), mapping.code(binding.file(), binding.range())));
     }
 
-    private Found found(Path file) {
+    private BindingsAfter found(Path file) {
         return found.computeIfAbsent(file, path -> {
-            Found all = new Found();
+            BindingsAfter all = new BindingsAfter();
             after.bindings(path).forEach(all::add);
             return all;
         });
@@ -167,7 +167,7 @@ public final class BindingComparison {
     }
 
     /** What is bound in a file after the change. */
-    private static final class Found {
+    private static final class BindingsAfter {
 
         private final Map<Range, Set<SymbolKey>> byRange = new HashMap<>();
         private final Map<Integer, Set<SymbolKey>> byStart = new HashMap<>();
@@ -298,7 +298,7 @@ public final class BindingComparison {
         List<Difference> differences = new ArrayList<>();
         for (Trace trace : before.traces()) {
             boolean isType = trace.fact() == Trace.Fact.TYPE;
-            if (!isType && revalued.contains(new Place(trace.file(), trace.range()))) {
+            if (!isType && revalued.contains(new DeclarationPlace(trace.file(), trace.range()))) {
                 continue;
             }
             String expected = isType ? mapping.descriptor(trace.value()) : trace.value();

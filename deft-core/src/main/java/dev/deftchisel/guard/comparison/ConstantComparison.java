@@ -44,14 +44,14 @@ public final class ConstantComparison {
     }
 
     /** A place where a variable is declared. */
-    private record Declared(Path file, Range name) {
+    private record ConstantDeclaration(Path file, Range name) {
     }
 
     public List<Difference> differences() {
-        Set<Declared> constantsBefore = constants(before);
-        Set<Declared> constantsAfter = constants(after);
+        Set<ConstantDeclaration> constantsBefore = constants(before);
+        Set<ConstantDeclaration> constantsAfter = constants(after);
         List<Difference> differences = new ArrayList<>();
-        Set<Declared> fields = fields();
+        Set<ConstantDeclaration> fields = fields();
         for (SourceFile file : before.files()) {
             boolean isBroken = before.errors(file.path()).stream().anyMatch(Uncertainty::isOfMissing);
             for (Binding declared : before.bindings(file.path())) {
@@ -59,11 +59,11 @@ public final class ConstantComparison {
                         || !declared.isNamed()) {
                     continue;
                 }
-                boolean was = constantsBefore.contains(new Declared(file.path(), declared.range()));
+                boolean was = constantsBefore.contains(new ConstantDeclaration(file.path(), declared.range()));
                 boolean is = mapping.sites(file.path(), declared.range()).stream()
-                        .anyMatch(site -> constantsAfter.contains(new Declared(site.file(), site.range())));
+                        .anyMatch(site -> constantsAfter.contains(new ConstantDeclaration(site.file(), site.range())));
                 boolean stays = mapping.sites(file.path(), declared.range()).stream()
-                        .anyMatch(site -> fields.contains(new Declared(site.file(), site.range())));
+                        .anyMatch(site -> fields.contains(new ConstantDeclaration(site.file(), site.range())));
                 // what is worked out of something unknown is no constant yet
                 if (stays && was != is && (was || !isBroken && canBeTold(file.path(), declared.range()))) {
                     differences.add(new Difference(Difference.Kind.CONSTANT, file.path(), declared.range(),
@@ -77,16 +77,16 @@ public final class ConstantComparison {
         return differences;
     }
 
-    private static Set<Declared> constants(Analysis analysis) {
+    private static Set<ConstantDeclaration> constants(Analysis analysis) {
         return analysis.traces().stream().filter(trace -> trace.fact() == Trace.Fact.CONSTANT)
-                .map(trace -> new Declared(trace.file(), trace.range())).collect(Collectors.toSet());
+                .map(trace -> new ConstantDeclaration(trace.file(), trace.range())).collect(Collectors.toSet());
     }
 
     /** Where fields are declared after the change. */
-    private Set<Declared> fields() {
+    private Set<ConstantDeclaration> fields() {
         return after.files().stream().map(SourceFile::path).flatMap(file -> after.bindings(file).stream()
                 .filter(binding -> binding.role() == Role.DECLARATION && binding.key() instanceof SymbolKey.Field)
-                .map(binding -> new Declared(file, binding.range()))).collect(Collectors.toSet());
+                .map(binding -> new ConstantDeclaration(file, binding.range()))).collect(Collectors.toSet());
     }
 
     /**

@@ -128,7 +128,7 @@ final class BodyWriter {
 
     /** The statements with the comments before, between and on the line after them. */
     Range range(List<TreePath> statements) {
-        return new Range(lead(statements.get(0)).start(), Layout.behind(callee.code().file(),
+        return new Range(lead(statements.get(0)).start(), Layout.after(callee.code().file(),
                 callee.code().range(statements.get(statements.size() - 1).getLeaf()).end()));
     }
 
@@ -241,7 +241,7 @@ final class BodyWriter {
             nameRange(one).ifPresent(range -> instead.put(range, text -> text.write(other)));
             return;
         }
-        site.handed().stream()
+        site.passed().stream()
                 .filter(argument -> argument.name().filter(name -> one.variable().getSimpleName().contentEquals(name)
                         && callee.element().getParameters().contains(one.variable())).isPresent())
                 .filter(argument -> site.way(argument) == ArgumentBinding.ArgumentStrategy.WRITTEN)
@@ -319,7 +319,7 @@ final class BodyWriter {
 
     /** What is written in place of a name of the body. */
     private Optional<ArgumentBinding> written(TreePath use) {
-        return site.handed().stream()
+        return site.passed().stream()
                 .filter(one -> site.way(one) == ArgumentBinding.ArgumentStrategy.WRITTEN
                         && one.uses().stream().anyMatch(path -> path.getLeaf() == use.getLeaf()))
                 .findFirst();

@@ -56,7 +56,7 @@ final class CallContext {
 
     /** Whether something must be written before the statement of the call. */
     boolean needsStatement() {
-        boolean isValue = callee.shape() instanceof Callee.Value || callee.shape() instanceof Callee.Choice;
+        boolean isValue = callee.shape() instanceof Callee.SingleValue || callee.shape() instanceof Callee.ConditionalValue;
         return !isValue || !site.variables().isEmpty();
     }
 
@@ -79,7 +79,7 @@ final class CallContext {
     Optional<Reason> objection() {
         if (ExitCheckCall.of(site).isPresent()) {
             return Optional.empty();
-        } else if (callee.shape() instanceof Callee.Several) {
+        } else if (callee.shape() instanceof Callee.SeveralExits) {
             return isLast() ? Optional.empty()
                     : site.reason("the method returns in several places, out of a loop or the like, and something "
                             + "follows the call");
@@ -108,7 +108,7 @@ final class CallContext {
     }
 
     private boolean isStatement() {
-        return callee.shape() instanceof Callee.Value value && isStatement(value.expression().getLeaf());
+        return callee.shape() instanceof Callee.SingleValue value && isStatement(value.expression().getLeaf());
     }
 
     /** Whether an expression can be a statement (JLS 14.8). */

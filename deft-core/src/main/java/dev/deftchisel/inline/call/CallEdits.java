@@ -65,7 +65,7 @@ public final class CallEdits {
                 .toList();
         List<Edit> edits = new ArrayList<>();
         CallContext place = new CallContext(site);
-        Optional<TreePath> own = place.ownStatement().or(() -> callee.shape() instanceof Callee.Several
+        Optional<TreePath> own = place.ownStatement().or(() -> callee.shape() instanceof Callee.SeveralExits
                 ? place.returnStatement() : Optional.empty());
         Optional<ExitCheckCall> wayOut = ExitCheckCall.of(site);
         if (wayOut.isPresent()) {
@@ -181,13 +181,13 @@ public final class CallEdits {
 
     /** Whether the call stands after {@code !} and its value has a plain opposite. */
     private boolean isNegated() {
-        return callee.shape() instanceof Callee.Value value && site.path().getParentPath().getLeaf()
+        return callee.shape() instanceof Callee.SingleValue value && site.path().getParentPath().getLeaf()
                 .getKind() == Tree.Kind.LOGICAL_COMPLEMENT
                         && body.negation().isPlain(value.expression());
     }
 
     private Edit negated(NewCode text) {
-        TreePath condition = ((Callee.Value) callee.shape()).expression();
+        TreePath condition = ((Callee.SingleValue) callee.shape()).expression();
         TreePath around = site.path().getParentPath();
         boolean isGrouped = Precedence.needsParentheses(body.negation().kind(condition), around.getLeaf(),
                 around.getParentPath()
@@ -200,7 +200,7 @@ public final class CallEdits {
     private boolean content(NewCode text, String newLine) {
         boolean isAnything = first(text, newLine);
         Optional<TreePath> result = callee.shape() instanceof Callee.Statements statements ? statements.result()
-                : callee.shape() instanceof Callee.Value value ? Optional.of(value.expression()) : Optional.empty();
+                : callee.shape() instanceof Callee.SingleValue value ? Optional.of(value.expression()) : Optional.empty();
         if (result.isPresent() && CallContext.isStatement(result.get().getLeaf())) {
             body.carry(text.write(isAnything ? newLine : ""), List.of(result.get()), callee.code()
                     .range(result.get().getLeaf()), newLine)
@@ -221,7 +221,7 @@ public final class CallEdits {
             separator = newLine;
         }
         List<TreePath> statements = callee.shape() instanceof Callee.Statements simple ? simple.statements()
-                : callee.shape() instanceof Callee.Several several ? several.statements() : List.of();
+                : callee.shape() instanceof Callee.SeveralExits several ? several.statements() : List.of();
         if (!statements.isEmpty()) {
             body.carry(text.write(separator), statements, body.range(statements), newLine);
         } else if (callee.shape() instanceof SingleExit exit) {
@@ -236,16 +236,16 @@ public final class CallEdits {
 
     /** A value in place of the call. */
     private void value(NewCode text, Callee.BodyForm shape, TreePath call) {
-        if (shape instanceof Callee.Value value) {
+        if (shape instanceof Callee.SingleValue value) {
             result(text, value.expression(), call);
             return;
         }
         boolean isGrouped = Precedence.conditionalNeedsParentheses(call.getLeaf(), call.getParentPath().getLeaf());
-        choice(text.write(isGrouped ? "(" : ""), (Callee.Choice) shape);
+        choice(text.write(isGrouped ? "(" : ""), (Callee.ConditionalValue) shape);
         text.write(isGrouped ? ")" : "");
     }
 
-    private void choice(NewCode text, Callee.Choice choice) {
+    private void choice(NewCode text, Callee.ConditionalValue choice) {
         operand(text, choice.condition(), Precedence.conditionNeedsParentheses((ExpressionTree) choice.condition()
                 .getLeaf()));
         text.write(" ? ");
@@ -255,10 +255,10 @@ public final class CallEdits {
     }
 
     private void branch(NewCode text, Callee.BodyForm shape) {
-        if (shape instanceof Callee.Choice inner) {
+        if (shape instanceof Callee.ConditionalValue inner) {
             choice(text, inner);
         } else {
-            operand(text, ((Callee.Value) shape).expression(), false);
+            operand(text, ((Callee.SingleValue) shape).expression(), false);
         }
     }
 

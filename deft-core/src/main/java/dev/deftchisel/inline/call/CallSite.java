@@ -35,11 +35,11 @@ import javax.lang.model.type.TypeMirror;
  * @param path   the call
  * @param callee the method
  * @param object what it is called on, where that is written and is an object
- * @param handed the arguments
+ * @param passed the arguments
  * @param ways   what becomes of each of them
  */
 public record CallSite(AttributedFile code, TreePath path, Callee callee, Optional<ArgumentBinding> object,
-        List<ArgumentBinding> handed, Map<ArgumentBinding, ArgumentBinding.ArgumentStrategy> ways) {
+        List<ArgumentBinding> passed, Map<ArgumentBinding, ArgumentBinding.ArgumentStrategy> ways) {
 
     public static CallSite of(Analysis analysis, AttributedFile code, TreePath path, Callee callee) {
         MethodInvocationTree tree = (MethodInvocationTree) path.getLeaf();
@@ -122,11 +122,11 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
     /** The method in the shape that suits the place of the call. */
     private Callee shaped() {
         CallContext place = new CallContext(this);
-        boolean isHandedOn = callee.shape() instanceof Callee.Choice && place.isLast();
+        boolean isHandedOn = callee.shape() instanceof Callee.ConditionalValue && place.isLast();
         if (isHandedOn) {
             return callee.asStatements();
         }
-        boolean hasManyExits = callee.shape() instanceof Callee.Several && !place.isLast();
+        boolean hasManyExits = callee.shape() instanceof Callee.SeveralExits && !place.isLast();
         return hasManyExits ? SingleExit.of(callee).map(callee::as).orElse(callee) : callee;
     }
 
@@ -183,7 +183,7 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
     /** Object and arguments, in the order in which they are evaluated. */
     List<ArgumentBinding> all() {
         List<ArgumentBinding> all = new ArrayList<>(object.stream().toList());
-        all.addAll(handed);
+        all.addAll(passed);
         return all;
     }
 

@@ -42,15 +42,15 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
     public static final String CALLS_ITSELF = "the method calls itself";
 
     /** What a body amounts to. */
-    sealed interface BodyForm permits Value, Choice, Statements, Several, SingleExit {
+    sealed interface BodyForm permits SingleValue, ConditionalValue, Statements, SeveralExits, SingleExit {
     }
 
     /** One value. */
-    record Value(TreePath expression) implements BodyForm {
+    record SingleValue(TreePath expression) implements BodyForm {
     }
 
     /** One of two, as a condition says. */
-    record Choice(TreePath condition, BodyForm yes, BodyForm no) implements BodyForm {
+    record ConditionalValue(TreePath condition, BodyForm yes, BodyForm no) implements BodyForm {
     }
 
     /**
@@ -63,7 +63,7 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
     }
 
     /** Statements that leave the body in several places. */
-    record Several(List<TreePath> statements) implements BodyForm {
+    record SeveralExits(List<TreePath> statements) implements BodyForm {
     }
 
     /** What {@link #of} finds: the method, or why it cannot be inlined anywhere. */
@@ -172,14 +172,14 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
         TreePath bodyPath = new TreePath(method, body);
         List<TreePath> all = body.getStatements().stream().map(statement -> new TreePath(bodyPath, statement)).toList();
         // what a condition chooses from has one type only where all agree (JLS 15.25)
-        Optional<BodyForm> value = value(all).filter(shape -> shape instanceof Value || isOfType(code, element, shape));
+        Optional<BodyForm> value = value(all).filter(shape -> shape instanceof SingleValue || isOfType(code, element, shape));
         if (value.isPresent()) {
             return value.get();
         }
         List<Jumps.Jump> jumps = Jumps.leaving(all);
         boolean endsInReturn = !all.isEmpty() && all.get(all.size() - 1).getLeaf() instanceof ReturnTree;
         if (jumps.size() > (endsInReturn ? 1 : 0)) {
-            return new Several(all);
+            return new SeveralExits(all);
         } else if (!endsInReturn) {
             return new Statements(all, Optional.empty());
         }
@@ -190,10 +190,10 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
     }
 
     private static boolean isOfType(AttributedFile code, ExecutableElement element, BodyForm shape) {
-        if (shape instanceof Choice choice) {
+        if (shape instanceof ConditionalValue choice) {
             return isOfType(code, element, choice.yes()) && isOfType(code, element, choice.no());
         }
-        return code.type(((Value) shape).expression())
+        return code.type(((SingleValue) shape).expression())
                 .filter(type -> code.types().isSameType(type, element.getReturnType())).isPresent();
     }
 
@@ -205,7 +205,7 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
         TreePath first = statements.get(0);
         if (first.getLeaf() instanceof ReturnTree result) {
             return statements.size() == 1 && result.getExpression() != null
-                    ? Optional.of(new Value(new TreePath(first, result.getExpression())))
+                    ? Optional.of(new SingleValue(new TreePath(first, result.getExpression())))
                     : Optional.empty();
         }
         if (!(first.getLeaf() instanceof IfTree choice)) {
@@ -218,7 +218,7 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
         TreePath parentheses = new TreePath(first, choice.getCondition());
         ExpressionTree condition = ((ParenthesizedTree) choice.getCondition()).getExpression();
         return yes.isPresent() && no.isPresent()
-                ? Optional.of(new Choice(new TreePath(parentheses, condition), yes.get(), no.get()))
+                ? Optional.of(new ConditionalValue(new TreePath(parentheses, condition), yes.get(), no.get()))
                 : Optional.empty();
     }
 
@@ -242,7 +242,7 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
 
     /** What is written as statements. */
     List<TreePath> statements() {
-        return shape instanceof Statements simple ? simple.statements() : shape instanceof Several several
+        return shape instanceof Statements simple ? simple.statements() : shape instanceof SeveralExits several
                 ? several.statements()
                 : shape instanceof SingleExit ? List.of(body()) : List.of();
     }
@@ -251,7 +251,7 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
     Callee asStatements() {
         List<TreePath> all = tree().getBody().getStatements().stream()
                 .map(statement -> new TreePath(body(), statement)).toList();
-        return new Callee(code, path, element, new Several(all));
+        return new Callee(code, path, element, new SeveralExits(all));
     }
 
     public MethodTree tree() {

@@ -43,7 +43,7 @@ record ExitCheckCall(List<TreePath> asking, Optional<StatementTree> jump, List<T
         List<TreePath> statements = site.callee().tree().getBody().getStatements().stream()
                 .map(statement -> new TreePath(site.callee().body(), statement)).toList();
         boolean hasManyExits = site.callee().shape() instanceof SingleExit || site.callee()
-                .shape() instanceof Callee.Several;
+                .shape() instanceof Callee.SeveralExits;
         if (!hasManyExits || statements.isEmpty()) {
             return Optional.empty();
         }

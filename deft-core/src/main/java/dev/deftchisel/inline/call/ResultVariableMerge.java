@@ -82,7 +82,7 @@ record ResultVariableMerge(TreePath statement, VariableElement inner, Range name
     private static Optional<ResultVariableMerge> assigned(
             Analysis analysis, CallSite site, VariableElement inner, TreePath parent, boolean isParameter) {
         AttributedFile code = site.code();
-        Optional<ArgumentBinding> argument = site.handed().stream()
+        Optional<ArgumentBinding> argument = site.passed().stream()
                 .filter(one -> one.name().filter(name -> inner.getSimpleName().contentEquals(name)).isPresent())
                 .findFirst();
         boolean isAssignment = parent.getLeaf() instanceof AssignmentTree set && set.getExpression() == site.tree()

@@ -50,7 +50,7 @@ final class StepWriter {
         result.accept(text);
         body.carry(text.write(" = "), List.of(value), callee.code().range(value.getLeaf()), newLine).write(";");
         int end = callee.code().range(exit.way().getLeaf()).end();
-        text.from(callee.code().file()).carry(new Range(end, Layout.behind(callee.code().file(), end)));
+        text.from(callee.code().file()).carry(new Range(end, Layout.after(callee.code().file(), end)));
     }
 
     private void fork(NewCode text, SingleExit.Fork fork, String newLine) {

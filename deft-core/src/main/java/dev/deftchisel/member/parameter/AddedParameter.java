@@ -101,7 +101,7 @@ public final class AddedParameter {
     }
 
     /** Writes what one call passes. */
-    public interface Handing {
+    public interface ArgumentWriter {
 
         /**
          * The edit of a call, or what is in its way.
@@ -111,7 +111,7 @@ public final class AddedParameter {
          * @param call  the call
          * @param index of the parameter
          */
-        Handed hand(AttributedFile there, Binding use, TreePath call, int index);
+        WrittenArgument hand(AttributedFile there, Binding use, TreePath call, int index);
     }
 
     /**
@@ -120,7 +120,7 @@ public final class AddedParameter {
      * @param edit      that adds the argument; empty when something is in the way
      * @param objection what
      */
-    public record Handed(Optional<Edit> edit, Optional<Reason> objection) {
+    public record WrittenArgument(Optional<Edit> edit, Optional<Reason> objection) {
     }
 
     /**
@@ -198,12 +198,12 @@ public final class AddedParameter {
     }
 
     /** Has every call pass an argument; after {@link #declare}. */
-    public Passed hand(Handing handing) {
+    public Passed pass(ArgumentWriter handing) {
         Optional<Reason> objection = unpassable(handing);
         return new Passed(calls, objection);
     }
 
-    private Optional<Reason> unpassable(Handing handing) {
+    private Optional<Reason> unpassable(ArgumentWriter handing) {
         for (SymbolKey key : family()) {
             for (Binding use : before.uses(key)) {
                 if (use.role() == Role.DECLARATION || use.role() == Role.DOC) {
@@ -218,7 +218,7 @@ public final class AddedParameter {
                                     : "the constructor is called here without a list of arguments; write the call "
                                     + "first"));
                 }
-                Handed handed = handing.hand(there, use, call.get(), index);
+                WrittenArgument handed = handing.hand(there, use, call.get(), index);
                 if (handed.edit().isEmpty()) {
                     return handed.objection();
                 }

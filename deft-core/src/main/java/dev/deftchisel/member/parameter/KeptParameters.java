@@ -80,7 +80,7 @@ public final class KeptParameters {
         boolean isOnOneLine = code.text(constructor.getBody()).indexOf('\n') < 0;
         edits.add(text.write(isOnOneLine ? layout.lineEnd() + indent : "")
                 .at(statements.isEmpty() ? code.range(constructor.getBody()).start() + 1
-                        : Layout.behind(code.file(), code.range(statements.get(statements.size() - 1)).end())));
+                        : Layout.after(code.file(), code.range(statements.get(statements.size() - 1)).end())));
         return edits;
     }
 }

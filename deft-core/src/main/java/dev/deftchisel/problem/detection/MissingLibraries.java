@@ -53,7 +53,7 @@ public final class MissingLibraries {
     private final Analysis analysis;
     private final List<CompilerError> errors;
     /** Where the code names what is not known: imports, and packages in qualified names. */
-    private final List<Unknown> unknown;
+    private final List<UnknownReference> unknown;
     private final Set<String> names = new HashSet<>();
 
     /**
@@ -62,7 +62,7 @@ public final class MissingLibraries {
      * @param range all of it
      * @param name  of it, that which is shown
      */
-    private record Unknown(Range range, Range name) {
+    private record UnknownReference(Range range, Range name) {
     }
 
     MissingLibraries(AttributedFile code, Analysis analysis, List<CompilerError> errors) {
@@ -75,11 +75,11 @@ public final class MissingLibraries {
         this.unknown = isIncomplete ? Stream.concat(unknownImports(), unknownPackages()).toList() : List.of();
     }
 
-    private Stream<Unknown> unknownImports() {
+    private Stream<UnknownReference> unknownImports() {
         return code.unit().getImports().stream().map(ImportTree.class::cast).filter(this::isUnknown).map(line -> {
             String name = line.getQualifiedIdentifier().toString();
             names.add(name.substring(name.lastIndexOf('.') + 1));
-            return new Unknown(code.range(line), code.range(line.getQualifiedIdentifier()));
+            return new UnknownReference(code.range(line), code.range(line.getQualifiedIdentifier()));
         });
     }
 
@@ -91,13 +91,13 @@ public final class MissingLibraries {
     }
 
     /** {@code org.slf4j.Logger} in code, where there is no such package. */
-    private Stream<Unknown> unknownPackages() {
+    private Stream<UnknownReference> unknownPackages() {
         return errors.stream().filter(error -> error.code().endsWith(".doesnt.exist")).flatMap(error ->
                 code.around(new Range(error.range().start(), error.range().start())).stream().map(TreePath::getLeaf)
                         .filter(name -> name instanceof MemberSelectTree && code.range(name).end() == error.range()
                                 .end())
                         .filter(name -> !isOurs(name.toString())).map(code::range).limit(1)
-                        .map(range -> new Unknown(range, range)));
+                        .map(range -> new UnknownReference(range, range)));
     }
 
     /** Whether a name begins with a package of the workspace. */

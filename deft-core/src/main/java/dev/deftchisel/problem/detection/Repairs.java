@@ -67,7 +67,7 @@ public final class Repairs {
         if (known.isEmpty()) {
             return List.of();
         }
-        AlikeErrors alike = new AlikeErrors(ErrorSite.of(error, context, analysis));
+        RepeatedErrors alike = new RepeatedErrors(ErrorSite.of(error, context, analysis));
         List<Fix> fixes = new ArrayList<>();
         for (Repair repair : known) {
             fixes.addAll(alike.joined(one -> of(repair, one)));

@@ -25,14 +25,14 @@ public final class Baseline {
     private static final int FORMAT = 1;
     private static final Gson GSON = new GsonBuilder().setPrettyPrinting().disableHtmlEscaping().create();
 
-    private final Map<Known, Integer> known;
+    private final Map<ProblemIdentity, Integer> known;
 
-    private Baseline(Map<Known, Integer> known) {
+    private Baseline(Map<ProblemIdentity, Integer> known) {
         this.known = known;
     }
 
     /** What a problem is known by. */
-    private record Known(String path, String rule, String line) {
+    private record ProblemIdentity(String path, String rule, String line) {
     }
 
     /** The shape of the file. */
@@ -45,7 +45,7 @@ public final class Baseline {
 
     /** Knows some problems. */
     public static Baseline of(List<Problem> problems, Snapshot snapshot) {
-        Map<Known, Integer> known = new HashMap<>();
+        Map<ProblemIdentity, Integer> known = new HashMap<>();
         problems.forEach(problem -> known.merge(known(problem, snapshot), 1, Integer::sum));
         return new Baseline(known);
     }
@@ -61,13 +61,13 @@ public final class Baseline {
             if (stored == null || stored.format() != FORMAT || stored.known() == null) {
                 throw new BaselineException(file + " is no baseline of this version; write it anew");
             }
-            Map<Known, Integer> known = new HashMap<>();
+            Map<ProblemIdentity, Integer> known = new HashMap<>();
             for (Entry entry : stored.known()) {
                 if (entry.path() == null || entry.rule() == null || entry.line() == null) {
                     throw new BaselineException(file + " is damaged: an entry lacks its path, rule or line; write it "
                             + "anew");
                 }
-                known.merge(new Known(entry.path(), entry.rule(), entry.line()), entry.count(), Integer::sum);
+                known.merge(new ProblemIdentity(entry.path(), entry.rule(), entry.line()), entry.count(), Integer::sum);
             }
             return new Baseline(known);
         } catch (NoSuchFileException missing) {
@@ -96,7 +96,7 @@ public final class Baseline {
 
     /** The problems that are not known; of several alike only those that are more than before, the last ones. */
     public List<Problem> unknown(List<Problem> problems, Snapshot snapshot) {
-        Map<Known, Integer> left = new HashMap<>(known);
+        Map<ProblemIdentity, Integer> left = new HashMap<>(known);
         return problems.stream()
                 .filter(problem -> left.merge(known(problem, snapshot), -1, Integer::sum) < 0)
                 .toList();
@@ -107,9 +107,9 @@ public final class Baseline {
         return known.values().stream().mapToInt(Integer::intValue).sum();
     }
 
-    private static Known known(Problem problem, Snapshot snapshot) {
+    private static ProblemIdentity known(Problem problem, Snapshot snapshot) {
         SourceFile file = snapshot.file(problem.file()).orElseThrow();
-        return new Known(snapshot.workspace().show(problem.file()), problem.rule(),
+        return new ProblemIdentity(snapshot.workspace().show(problem.file()), problem.rule(),
                 file.lines().text(problem.position().line()).strip());
     }
 }

@@ -255,7 +255,7 @@ public final class MeantMember implements Repair {
         } else if (name.equals("put") && other.equals("set") && missing.arguments() == 2) {
             return 7;
         } else if (SYNONYMS.stream().anyMatch(all -> all.contains(name) && all.contains(other))
-                || Verbs.areAlike(name, other)) {
+                || MethodVerbs.areAlike(name, other)) {
             return 8;
         } else if (isNear) {
             return 4 + slips;

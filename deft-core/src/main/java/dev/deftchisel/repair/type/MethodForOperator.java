@@ -67,7 +67,7 @@ public final class MethodForOperator implements Repair {
     }
 
     /** Code for a calculation, and what it gives. */
-    private record Written(String text, TypeMirror type, boolean isCall) {
+    private record WrittenCall(String text, TypeMirror type, boolean isCall) {
     }
 
     @Override
@@ -104,7 +104,7 @@ public final class MethodForOperator implements Repair {
                 && AttributedFile.outer(path).getLeaf() instanceof LambdaExpressionTree) {
             return compared(path, order, site.code()).stream().toList();
         }
-        return written(whole, site.code()).filter(Written::isCall).map(one -> Fix.of("call the methods that calculate",
+        return written(whole, site.code()).filter(WrittenCall::isCall).map(one -> Fix.of("call the methods that calculate",
                 edits -> replace(edits, whole, one.text()))).stream().toList();
     }
 
@@ -140,7 +140,7 @@ public final class MethodForOperator implements Repair {
         Optional<ExecutableElement> method = type
                 .flatMap(known -> method(known, METHODS.get(isUp ? Tree.Kind.PLUS : Tree.Kind.MINUS), 1, code));
         return isAlone ? method.flatMap(known -> argument(known,
-                new Written("1", code.types().getPrimitiveType(TypeKind.INT), false), code)
+                new WrittenCall("1", code.types().getPrimitiveType(TypeKind.INT), false), code)
                 .map(one -> Fix.of("assign what '" + known.getSimpleName() + "' gives", edits -> replace(edits, path,
                         name + " = " + name + "." + known.getSimpleName() + "(" + one + ")")))) : Optional.empty();
     }
@@ -149,8 +149,8 @@ public final class MethodForOperator implements Repair {
     private static Optional<Fix> compound(TreePath path, AttributedFile code) {
         CompoundAssignmentTree tree = (CompoundAssignmentTree) path.getLeaf();
         Tree.Kind kind = COMPOUND.getOrDefault(tree.getKind(), Tree.Kind.OTHER);
-        Optional<Written> left = written(new TreePath(path, tree.getVariable()), code);
-        Optional<Written> right = written(new TreePath(path, tree.getExpression()), code);
+        Optional<WrittenCall> left = written(new TreePath(path, tree.getVariable()), code);
+        Optional<WrittenCall> right = written(new TreePath(path, tree.getExpression()), code);
         if (left.isEmpty() || right.isEmpty() || left.get().isCall()) {
             return Optional.empty();
         }
@@ -163,14 +163,14 @@ public final class MethodForOperator implements Repair {
     }
 
     /** A calculation with methods in place of the operators that do not work; empty where there is no such method. */
-    private static Optional<Written> written(TreePath path, AttributedFile code) {
+    private static Optional<WrittenCall> written(TreePath path, AttributedFile code) {
         Tree tree = path.getLeaf();
         if (tree instanceof ParenthesizedTree inner) {
             return written(new TreePath(path, inner.getExpression()), code).map(one -> one.isCall() ? one
-                    : new Written(code.text(tree), one.type(), false));
+                    : new WrittenCall(code.text(tree), one.type(), false));
         } else if (tree instanceof BinaryTree binary) {
-            Optional<Written> left = written(new TreePath(path, binary.getLeftOperand()), code);
-            Optional<Written> right = written(new TreePath(path, binary.getRightOperand()), code);
+            Optional<WrittenCall> left = written(new TreePath(path, binary.getLeftOperand()), code);
+            Optional<WrittenCall> right = written(new TreePath(path, binary.getRightOperand()), code);
             if (left.isEmpty() || right.isEmpty()) {
                 return Optional.empty();
             } else if (!isObject(left.get()) && !isObject(right.get()) && !(binary.getKind() == Tree.Kind.MULTIPLY
@@ -178,27 +178,27 @@ public final class MethodForOperator implements Repair {
                 boolean isCall = left.get().isCall() || right.get().isCall();
                 String sign = code.text(new Range(code.range(binary.getLeftOperand())
                         .end(), code.range(binary.getRightOperand()).start()));
-                return Optional.of(new Written(left.get().text() + sign + right.get().text(), code.type(path)
+                return Optional.of(new WrittenCall(left.get().text() + sign + right.get().text(), code.type(path)
                         .orElse(left.get().type()), isCall));
             }
             return call(binary.getKind(), grouped(left.get(), binary.getLeftOperand()), right.get(), code);
         } else if (tree instanceof UnaryTree minus && minus.getKind() == Tree.Kind.UNARY_MINUS) {
-            Optional<Written> operand = written(new TreePath(path, minus.getExpression()), code);
+            Optional<WrittenCall> operand = written(new TreePath(path, minus.getExpression()), code);
             return operand.filter(MethodForOperator::isObject)
                     .flatMap(one -> method(one.type(), METHODS.get(Tree.Kind.UNARY_MINUS), 0, code)
-                    .map(method -> new Written(grouped(one, minus.getExpression()).text() + "." + method.getSimpleName()
+                    .map(method -> new WrittenCall(grouped(one, minus.getExpression()).text() + "." + method.getSimpleName()
                             + "()", method.getReturnType(), true)))
-                    .or(() -> code.type(path).map(type -> new Written(code.text(tree), type, false)));
+                    .or(() -> code.type(path).map(type -> new WrittenCall(code.text(tree), type, false)));
         }
-        return code.type(path).map(type -> new Written(code.text(tree), type, false));
+        return code.type(path).map(type -> new WrittenCall(code.text(tree), type, false));
     }
 
-    private static Written grouped(Written one, ExpressionTree tree) {
+    private static WrittenCall grouped(WrittenCall one, ExpressionTree tree) {
         boolean isGrouped = !one.isCall() && Precedence.needsParenthesesBeforeDot(tree);
-        return isGrouped ? new Written("(" + one.text() + ")", one.type(), false) : one;
+        return isGrouped ? new WrittenCall("(" + one.text() + ")", one.type(), false) : one;
     }
 
-    private static boolean isObject(Written one) {
+    private static boolean isObject(WrittenCall one) {
         return one.type() instanceof DeclaredType type
                 && !Set.of("java.lang.String", "java.lang.Integer", "java.lang.Long", "java.lang.Double",
                 "java.lang.Boolean", "java.lang.Character")
@@ -206,15 +206,15 @@ public final class MethodForOperator implements Repair {
     }
 
     /** One operator between two values, at least one of which is an object. */
-    private static Optional<Written> call(Tree.Kind kind, Written left, Written right, AttributedFile code) {
-        Optional<Written> object = isObject(left) || NamedTypes.is(left.type(), "java.lang.String") ? Optional.of(left)
+    private static Optional<WrittenCall> call(Tree.Kind kind, WrittenCall left, WrittenCall right, AttributedFile code) {
+        Optional<WrittenCall> object = isObject(left) || NamedTypes.is(left.type(), "java.lang.String") ? Optional.of(left)
                 : made(left, right.type(), code);
         if (object.isEmpty()) {
             return Optional.empty();
         }
         boolean isOrder = ORDERS.containsKey(kind);
         if (kind == Tree.Kind.MULTIPLY && NamedTypes.is(left.type(), "java.lang.String")) {
-            return Optional.of(new Written(left.text() + ".repeat(" + right.text() + ")", left.type(), true));
+            return Optional.of(new WrittenCall(left.text() + ".repeat(" + right.text() + ")", left.type(), true));
         }
         List<String> names = isOrder ? List.of("compareTo") : METHODS.getOrDefault(kind, List.of());
         for (String name : names) {
@@ -222,7 +222,7 @@ public final class MethodForOperator implements Repair {
                 Optional<String> argument = argument(method, right, code);
                 if (argument.isPresent()) {
                     String text = object.get().text() + "." + name + "(" + argument.get() + ")";
-                    return Optional.of(new Written(isOrder ? text + " " + ORDERS.get(kind) + " 0" : text,
+                    return Optional.of(new WrittenCall(isOrder ? text + " " + ORDERS.get(kind) + " 0" : text,
                             isOrder ? code.types().getPrimitiveType(TypeKind.BOOLEAN) : method.getReturnType(), true));
                 }
             }
@@ -231,24 +231,24 @@ public final class MethodForOperator implements Repair {
     }
 
     /** A number as an object of the other's type, by its {@code valueOf}. */
-    private static Optional<Written> made(Written number, TypeMirror type, AttributedFile code) {
+    private static Optional<WrittenCall> made(WrittenCall number, TypeMirror type, AttributedFile code) {
         return type instanceof DeclaredType declared && number.type().getKind().isPrimitive()
                 ? methods(type, "valueOf", 1, code).stream()
                 .filter(method -> method.getModifiers().contains(Modifier.STATIC)
                         && code.types().isAssignable(number.type(), method.getParameters().get(0).asType())).findFirst()
-                .map(method -> new Written(declared.asElement().getSimpleName() + ".valueOf(" + number.text() + ")",
+                .map(method -> new WrittenCall(declared.asElement().getSimpleName() + ".valueOf(" + number.text() + ")",
                         type, true)) : Optional.empty();
     }
 
     /** What a method gets for a value: the value, or an object that is made of a number. */
-    private static Optional<String> argument(ExecutableElement method, Written value, AttributedFile code) {
+    private static Optional<String> argument(ExecutableElement method, WrittenCall value, AttributedFile code) {
         TypeMirror wanted = method.getParameters().get(0).asType();
         boolean isOwn = wanted.getKind() == TypeKind.TYPEVAR;
         TypeMirror asked = isOwn ? method.getEnclosingElement().asType() : wanted;
         if (code.types().isAssignable(value.type(), code.types().erasure(wanted))) {
             return Optional.of(value.text());
         }
-        return made(value, asked, code).map(Written::text);
+        return made(value, asked, code).map(WrittenCall::text);
     }
 
     private static Optional<ExecutableElement> method(TypeMirror type, List<String> names, int parameters,

@@ -51,11 +51,11 @@ public final class Actions {
     private static final Gson GSON = new Gson();
 
     private final Session session;
-    private final Edits edits;
+    private final WorkspaceEdits edits;
 
     public Actions(Session session) {
         this.session = session;
-        this.edits = new Edits(session);
+        this.edits = new WorkspaceEdits(session);
     }
 
     /** The kinds there are (LSP 3.17, CodeActionKind). */

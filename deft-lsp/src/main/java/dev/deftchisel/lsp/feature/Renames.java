@@ -23,11 +23,11 @@ public final class Renames {
     private static final String RENAME = "rename";
 
     private final Session session;
-    private final Edits edits;
+    private final WorkspaceEdits edits;
 
     public Renames(Session session) {
         this.session = session;
-        this.edits = new Edits(session);
+        this.edits = new WorkspaceEdits(session);
     }
 
     /** Where the name stands and how it reads; empty where nothing can be renamed. */

@@ -23,7 +23,7 @@ public final class Session implements AutoCloseable {
 
     private final Documents documents = new Documents();
     private final Worker worker = new Worker();
-    private final Folders folders = new Folders(worker.monitor(), new Progress(this), this::tell);
+    private final WorkspaceFolders folders = new WorkspaceFolders(worker.monitor(), new Progress(this), this::tell);
     private final Optional<Path> pages;
     /** Of the worker's thread. */
     private Optional<Looked> looked = Optional.empty();
@@ -90,7 +90,7 @@ public final class Session implements AutoCloseable {
         return worker;
     }
 
-    public Folders folders() {
+    public WorkspaceFolders folders() {
         return folders;
     }
 

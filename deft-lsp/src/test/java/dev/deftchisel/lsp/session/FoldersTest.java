@@ -82,7 +82,7 @@ class FoldersTest {
     @Test
     void whatAFolderLacksIsSaidOnceAndAllIsLogged() throws Exception {
         List<String> said = new ArrayList<>();
-        Folders folders = new Folders(Monitor.SILENT, new Progress(session),
+        WorkspaceFolders folders = new WorkspaceFolders(Monitor.SILENT, new Progress(session),
                 message -> said.add(message.getType() + " " + message.getMessage()));
         Files.writeString(folder.resolve("harbour/build.gradle"), "");
         folders.of(berth);
@@ -96,7 +96,7 @@ class FoldersTest {
     @Test
     void aJavaThatCannotBeReadIsAnErrorToBeSeen() throws Exception {
         List<String> said = new ArrayList<>();
-        Folders folders = new Folders(Monitor.SILENT, new Progress(session),
+        WorkspaceFolders folders = new WorkspaceFolders(Monitor.SILENT, new Progress(session),
                 message -> said.add(message.getType() + " " + message.getMessage()));
         Files.writeString(folder.resolve("harbour/build.gradle"), "sourceCompatibility = 999\n");
         assertTrue(folders.of(berth).isEmpty());

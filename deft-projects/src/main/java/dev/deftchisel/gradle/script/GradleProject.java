@@ -24,8 +24,8 @@ public final class GradleProject {
     private final String path;
     private final Path folder;
     private final Map<String, String> plugins = new LinkedHashMap<>();
-    private final List<Need> needs = new ArrayList<>();
-    private final List<Need.Published> managed = new ArrayList<>();
+    private final List<DependencyNotation> needs = new ArrayList<>();
+    private final List<DependencyNotation.Published> managed = new ArrayList<>();
     private final Map<String, String> forced = new HashMap<>();
     private final Map<String, SourceSet> sourceSets = new LinkedHashMap<>();
     private final Map<String, Set<String>> extended = new HashMap<>();
@@ -58,12 +58,12 @@ public final class GradleProject {
         return plugins;
     }
 
-    public List<Need> needs() {
+    public List<DependencyNotation> needs() {
         return needs;
     }
 
     /** Versions of libraries that are said apart from where they are needed. */
-    public List<Need.Published> managed() {
+    public List<DependencyNotation.Published> managed() {
         return managed;
     }
 

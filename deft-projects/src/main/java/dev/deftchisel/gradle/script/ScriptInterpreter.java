@@ -28,14 +28,14 @@ public final class ScriptInterpreter {
 
     private final GradleProject project;
     private final Variables variables;
-    private final Notations notations;
+    private final NotationReader notations;
     /** Takes the name of another script with its line; the name of a plug-in with its line. */
     private final ScriptHost host;
 
     /**
      * @param host asked for what is beyond the script
      */
-    public ScriptInterpreter(GradleProject project, Variables variables, Notations notations, ScriptHost host) {
+    public ScriptInterpreter(GradleProject project, Variables variables, NotationReader notations, ScriptHost host) {
         this.project = project;
         this.variables = variables;
         this.notations = notations;
@@ -105,7 +105,7 @@ public final class ScriptInterpreter {
             managed(statement);
         } else if (full.endsWith("useJUnitJupiter")) {
             String version = statement.first().flatMap(variables::text).map(text -> ":" + text).orElse("");
-            Need.published("testImplementation", "org.junit.jupiter:junit-jupiter" + version, false, List.of())
+            DependencyNotation.published("testImplementation", "org.junit.jupiter:junit-jupiter" + version, false, List.of())
                     .ifPresent(project.needs()::add);
         } else if (!setting(full, statement.arguments().stream().map(Value.Argument::value)
                 .toList(), statement.line())) {
@@ -179,11 +179,11 @@ public final class ScriptInterpreter {
                         .subList(1, statement.arguments().size()),
                         statement.block(), statement.line())
                 : statement;
-        Optional<List<Need>> needs = notations.read(configuration, said);
+        Optional<List<DependencyNotation>> needs = notations.read(configuration, said);
         if (needs.isEmpty()) {
             host.report(statement.line(), "what '" + configuration + "' needs here is computed, and not known");
         } else if (context.endsWith("constraints")) {
-            needs.get().stream().filter(Need.Published.class::isInstance).map(Need.Published.class::cast)
+            needs.get().stream().filter(DependencyNotation.Published.class::isInstance).map(DependencyNotation.Published.class::cast)
                     .forEach(project.managed()::add);
         } else {
             project.needs().addAll(needs.get());
@@ -194,8 +194,8 @@ public final class ScriptInterpreter {
     private void managed(Statement statement) {
         boolean isPlatform = statement.name().equals("mavenBom");
         if (isPlatform || statement.name().equals("dependency")) {
-            Optional<Need.Published> named = statement.first().flatMap(variables::text)
-                    .flatMap(text -> Need.published("implementation", text, isPlatform, List.of()));
+            Optional<DependencyNotation.Published> named = statement.first().flatMap(variables::text)
+                    .flatMap(text -> DependencyNotation.published("implementation", text, isPlatform, List.of()));
             if (named.isEmpty()) {
                 host.report(statement.line(), "this version is computed, and not known");
             } else if (isPlatform) {
@@ -225,8 +225,8 @@ public final class ScriptInterpreter {
         for (Statement said : statement.block()) {
             if (said.name().endsWith("force")) {
                 for (Value.Argument argument : said.arguments()) {
-                    each(argument.value(), text -> Need.published("", text, false, List.of())
-                            .flatMap(Need.Published::version)
+                    each(argument.value(), text -> DependencyNotation.published("", text, false, List.of())
+                            .flatMap(DependencyNotation.Published::version)
                             .ifPresent(version -> project.forced().put(text.substring(0, text.lastIndexOf(':')),
                                     version)));
                 }

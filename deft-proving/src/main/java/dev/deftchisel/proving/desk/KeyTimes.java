@@ -6,7 +6,7 @@ import dev.deftchisel.desk.CommandList;
 import dev.deftchisel.desk.Desk;
 import dev.deftchisel.desk.background.WorkerTasks;
 import dev.deftchisel.desk.key.Key;
-import dev.deftchisel.desk.key.StandardKeys;
+import dev.deftchisel.desk.key.DefaultKeys;
 import dev.deftchisel.desk.terminal.Colours;
 import dev.deftchisel.desk.terminal.Painter;
 import dev.deftchisel.workspace.SourceFile;
@@ -52,7 +52,7 @@ public final class KeyTimes {
         helper.start(chisel, front::add);
         int middle = file.lines().rangeOf(file.lines().count() / 2).end();
         Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, middle),
-                    helper, StandardKeys.with(commandList.operations()), commandList);
+                    helper, DefaultKeys.with(commandList.operations()), commandList);
         Painter painter = new Painter(new Colours(Colours.Depth.TRUE, false));
         Map<String, Key> keys = new LinkedHashMap<>();
         keys.put("a letter is typed", Key.of("x"));

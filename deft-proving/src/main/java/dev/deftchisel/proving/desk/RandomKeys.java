@@ -8,7 +8,7 @@ import dev.deftchisel.desk.background.WorkerTasks;
 import dev.deftchisel.desk.key.KeyBinding;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
-import dev.deftchisel.desk.key.StandardKeys;
+import dev.deftchisel.desk.key.DefaultKeys;
 import dev.deftchisel.desk.picture.Picture;
 import dev.deftchisel.desk.terminal.Colours;
 import dev.deftchisel.desk.terminal.Painter;
@@ -47,7 +47,7 @@ public final class RandomKeys {
     private final List<SourceFile> files = new ArrayList<>();
     private final List<Key> known;
     private final CommandList commandList = CommandList.installed();
-    private final KeyMap keys = StandardKeys.with(commandList.operations());
+    private final KeyMap keys = DefaultKeys.with(commandList.operations());
     private final BlockingQueue<Runnable> front = new LinkedBlockingQueue<>();
     private final Painter painter = new Painter(new Colours(Colours.Depth.TRUE, false));
     private final List<String> wrong = new ArrayList<>();

@@ -10,7 +10,7 @@ import dev.deftchisel.desk.key.Action;
 import dev.deftchisel.desk.key.KeyBinding;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyMap;
-import dev.deftchisel.desk.key.StandardKeys;
+import dev.deftchisel.desk.key.DefaultKeys;
 import dev.deftchisel.desk.key.KeyContext;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.workspace.SourceFile;
@@ -27,7 +27,7 @@ final class ScreenSurface implements Surface {
 
     ScreenSurface(Corpus corpus) {
         this.chisel = Chisel.open(corpus.request(), Monitor.SILENT);
-        List<KeyBinding> bindings = new ArrayList<>(StandardKeys.with(commandList.operations()).bindings());
+        List<KeyBinding> bindings = new ArrayList<>(DefaultKeys.with(commandList.operations()).bindings());
         commandList.operations().forEach(operation ->
                 bindings.add(new KeyBinding(KeyContext.CODE, chord(operation), operation)));
         this.keys = new KeyMap(bindings);

@@ -54,21 +54,21 @@ sealed interface AnswerRow {
             List<String> proposals = Stream.concat(Stream.of(name.current()), name.proposals().stream())
                     .filter(text -> !text.isEmpty())
                     .distinct().toList();
-            return new Written(name, proposals, !name.current().isEmpty());
+            return new TextRow(name, proposals, !name.current().isEmpty());
         } else if (question instanceof Question.Proposed name) {
-            return new Written(name, name.proposals(), false);
+            return new TextRow(name, name.proposals(), false);
         } else if (question instanceof Question.Text text) {
-            return new Written(text, text.defaultAnswer().isEmpty() ? List.of() : List.of(text.defaultAnswer()), false);
+            return new TextRow(text, text.defaultAnswer().isEmpty() ? List.of() : List.of(text.defaultAnswer()), false);
         } else if (question instanceof Question.Choice choice) {
             return new OneOf(choice);
         } else if (question instanceof Question.Flag flag) {
             return new YesNo(flag);
         }
-        return new Several((Question.Members) question);
+        return new MembersRow((Question.Members) question);
     }
 
     /** A name or another text. */
-    final class Written implements AnswerRow {
+    final class TextRow implements AnswerRow {
 
         private final Question question;
         private final List<String> proposals;
@@ -78,7 +78,7 @@ sealed interface AnswerRow {
         /** Whether the next letter takes the place of all. */
         private boolean isFresh = true;
 
-        Written(Question question, List<String> proposals, boolean mustChange) {
+        TextRow(Question question, List<String> proposals, boolean mustChange) {
             this.question = question;
             this.proposals = proposals;
             this.mustChange = mustChange;
@@ -256,14 +256,14 @@ sealed interface AnswerRow {
     }
 
     /** Some of several, in an order. */
-    final class Several implements AnswerRow {
+    final class MembersRow implements AnswerRow {
 
         private final Question.Members question;
         private final List<String> order = new ArrayList<>();
         private final Set<String> taken;
         private int at;
 
-        Several(Question.Members question) {
+        MembersRow(Question.Members question) {
             this.question = question;
             order.addAll(question.defaultAnswer());
             question.candidates().stream().filter(one -> !order.contains(one)).forEach(order::add);

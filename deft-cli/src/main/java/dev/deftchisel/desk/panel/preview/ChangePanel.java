@@ -267,7 +267,7 @@ public final class ChangePanel implements Panel {
         if (isHere) {
             pen.restyle(at, 0, pen.width(), style -> style.ground() == Ground.SELECTED ? style : style.on(Ground.HERE));
             pen.write(at, 0, "\u25b8", Style.of(Ink.KEY).on(Ground.HERE));
-            if (one instanceof AnswerRow.Written written) {
+            if (one instanceof AnswerRow.TextRow written) {
                 pen.caret(at, 2 + label + Widths.of(written.text()));
             }
             return at + 1 + one.below(pen, at + 1);
@@ -298,7 +298,7 @@ public final class ChangePanel implements Panel {
         if (inAnswers) {
             hints.add(new Hint(Command.CHOOSE, "to the changes"));
             AnswerRow here = answers.get(answer);
-            if (here instanceof AnswerRow.Several) {
+            if (here instanceof AnswerRow.MembersRow) {
                 hints.add(new Hint(Command.SWITCH, "on or off"));
                 hints.add(new Hint(Command.OTHER, "all"));
                 hints.add(new Hint(Command.OTHER_BACK, "none"));

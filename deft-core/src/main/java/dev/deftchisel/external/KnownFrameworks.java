@@ -8,7 +8,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** The frameworks that are met most often, and the platform itself. */
-public final class UsualFrameworks implements ExternalNames {
+public final class KnownFrameworks implements ExternalNames {
 
     private static final String JACKSON = "com.fasterxml.jackson.annotation.";
     private static final String WEB = "org.springframework.web.bind.annotation.";
@@ -19,7 +19,7 @@ public final class UsualFrameworks implements ExternalNames {
     private static final List<ExternalNames> ALL = all();
 
     /** For the service. */
-    public UsualFrameworks() {
+    public KnownFrameworks() {
         // nothing to keep
     }
 
@@ -54,15 +54,15 @@ public final class UsualFrameworks implements ExternalNames {
         for (String home : List.of("jakarta.", "javax.")) {
             all.addAll(enterprise(home));
         }
-        all.add(new SaidNames("request parameter (Spring)",
+        all.add(new AnnotatedNames("request parameter (Spring)",
                 names(WEB, "RequestParam", "PathVariable", "RequestHeader", "CookieValue", "RequestPart",
                 "MatrixVariable"), "name"));
-        all.add(new SaidNames("bean (Spring)", Stream
+        all.add(new AnnotatedNames("bean (Spring)", Stream
                 .concat(names(STEREOTYPE, "Component", "Service", "Repository", "Controller").stream(),
                 Stream.of(WEB + "RestController", "org.springframework.context.annotation.Configuration"))
                 .collect(Collectors.toSet()), "value"));
-        all.add(new SaidNames("bean (Spring)", Set.of("org.springframework.context.annotation.Bean"), "name"));
-        all.add(new SaidNames("source of arguments for a test (JUnit)",
+        all.add(new AnnotatedNames("bean (Spring)", Set.of("org.springframework.context.annotation.Bean"), "name"));
+        all.add(new AnnotatedNames("source of arguments for a test (JUnit)",
                 Set.of("org.junit.jupiter.params.provider.MethodSource"), "value"));
         all.add(new JavaNames());
         return List.copyOf(all);
@@ -79,16 +79,16 @@ public final class UsualFrameworks implements ExternalNames {
                 new MappedNames("column, and attribute in queries (JPA)", Set.of(persistence),
                         MappedNames.Access.LIKE_IDENTITY, Optional.of(persistence + "Column"), "name",
                         ASSOCIATIONS.stream().map(persistence::concat).collect(Collectors.toSet())),
-                new SaidNames("table, and entity in queries (JPA)", names(persistence, "Entity"), "name"),
+                new AnnotatedNames("table, and entity in queries (JPA)", names(persistence, "Entity"), "name"),
                 new MappedNames("XML element (JAXB)", Set.of(xml), MappedNames.Access.BEANS,
                         Optional.of(xml + "XmlElement"), "name",
                         names(xml, "XmlTransient", "XmlAttribute", "XmlValue", "XmlElements", "XmlAnyElement",
                                 "XmlMixed")),
-                new SaidNames("XML attribute (JAXB)", names(xml, "XmlAttribute"), "name"),
-                new SaidNames("XML element (JAXB)", names(xml, "XmlRootElement"), "name"),
+                new AnnotatedNames("XML attribute (JAXB)", names(xml, "XmlAttribute"), "name"),
+                new AnnotatedNames("XML element (JAXB)", names(xml, "XmlRootElement"), "name"),
                 new MappedNames("XML value (JAXB)", Set.of(xml), MappedNames.Access.CONSTANTS,
                         Optional.of(xml + "XmlEnumValue"), "value", Set.of()),
-                new SaidNames("bean (CDI)", Set.of(home + "inject.Named"), "value"));
+                new AnnotatedNames("bean (CDI)", Set.of(home + "inject.Named"), "value"));
     }
 
     private static Set<String> names(String home, String... simple) {

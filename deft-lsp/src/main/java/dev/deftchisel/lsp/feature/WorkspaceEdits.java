@@ -26,14 +26,14 @@ import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
 
 /** Changes as the editor makes them: text by text, with the version each is meant for, and files that come or move. */
-final class Edits {
+final class WorkspaceEdits {
 
     /** The annotation of what stands in text rather than in code. */
     private static final String MENTION = "mention";
 
     private final Session session;
 
-    Edits(Session session) {
+    WorkspaceEdits(Session session) {
         this.session = session;
     }
 

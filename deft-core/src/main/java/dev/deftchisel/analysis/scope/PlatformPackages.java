@@ -14,17 +14,17 @@ import javax.tools.StandardJavaFileManager;
  * Remembers what is in the packages of the platform, which never changes while it runs, so that not every analysis has
  * to list them again.
  */
-final class PlatformLists extends ForwardingStandardFileManager {
+final class PlatformPackages extends ForwardingStandardFileManager {
 
     private static final String PLATFORM = "SYSTEM_MODULES";
 
-    private final Map<Asked, List<JavaFileObject>> known = new HashMap<>();
+    private final Map<PackageListing, List<JavaFileObject>> known = new HashMap<>();
 
-    PlatformLists(StandardJavaFileManager manager) {
+    PlatformPackages(StandardJavaFileManager manager) {
         super(manager);
     }
 
-    private record Asked(Location location, String packageName, Set<JavaFileObject.Kind> kinds) {
+    private record PackageListing(Location location, String packageName, Set<JavaFileObject.Kind> kinds) {
     }
 
     @Override
@@ -33,7 +33,7 @@ final class PlatformLists extends ForwardingStandardFileManager {
         if (recurse || !location.getName().startsWith(PLATFORM)) {
             return super.list(location, packageName, kinds, recurse);
         }
-        Asked asked = new Asked(location, packageName, Set.copyOf(kinds));
+        PackageListing asked = new PackageListing(location, packageName, Set.copyOf(kinds));
         List<JavaFileObject> listed = known.get(asked);
         if (listed == null) {
             List<JavaFileObject> found = new ArrayList<>();

@@ -22,7 +22,7 @@ import java.util.stream.IntStream;
  * Headings of types that say {@code extends} and {@code implements} for each other, or extend what is final (JLS 8.1.4,
  * 8.1.5).
  */
-public final class WrongHeading implements Repair {
+public final class WrongHeader implements Repair {
 
     @Override
     public Set<String> codes() {

@@ -8,7 +8,7 @@ import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
-import dev.deftchisel.change.RemadeFiles;
+import dev.deftchisel.change.ProcessorOutput;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
@@ -18,9 +18,9 @@ import java.util.Map;
 import java.util.Set;
 
 /** Finds what annotation processors call otherwise when they are run on the changed code. */
-final class RemadeNames {
+final class ProcessorOutputNames {
 
-    private RemadeNames() {
+    private ProcessorOutputNames() {
     }
 
     /** The word by which code names something. */
@@ -37,9 +37,9 @@ final class RemadeNames {
         if (before.workspace().processedRoots().isEmpty()) {
             return names;
         }
-        RemadeFiles remade;
+        ProcessorOutput remade;
         try {
-            remade = RemadeFiles.of(before, analyst.remade(change.applyTo(before)));
+            remade = ProcessorOutput.of(before, analyst.remade(change.applyTo(before)));
         } catch (AnalysisException broken) {
             // the guard runs them too, and says so
             return names;

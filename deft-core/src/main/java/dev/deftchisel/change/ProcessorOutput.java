@@ -17,13 +17,13 @@ import java.util.Optional;
  * @param pairs  files that differ in names and texts at most, those of before with those of after
  * @param others files of before that have no such counterpart, and files of after that have none
  */
-public record RemadeFiles(Map<SourceFile, SourceFile> pairs, List<SourceFile> others) {
+public record ProcessorOutput(Map<SourceFile, SourceFile> pairs, List<SourceFile> others) {
 
     /** Those of two snapshots. */
-    public static RemadeFiles of(Snapshot before, Snapshot after) {
+    public static ProcessorOutput of(Snapshot before, Snapshot after) {
         Map<SourceFile, SourceFile> pairs = new LinkedHashMap<>();
         List<SourceFile> others = new ArrayList<>();
-        List<SourceFile> open = new ArrayList<>(after.files().stream().filter(RemadeFiles::isRemade).toList());
+        List<SourceFile> open = new ArrayList<>(after.files().stream().filter(ProcessorOutput::isRemade).toList());
         List<SourceFile> moved = new ArrayList<>();
         for (SourceFile file : before.files()) {
             if (isRemade(file)) {
@@ -46,7 +46,7 @@ public record RemadeFiles(Map<SourceFile, SourceFile> pairs, List<SourceFile> ot
             }, () -> others.add(file));
         }
         others.addAll(open);
-        return new RemadeFiles(pairs, List.copyOf(others));
+        return new ProcessorOutput(pairs, List.copyOf(others));
     }
 
     private static boolean isRemade(SourceFile file) {

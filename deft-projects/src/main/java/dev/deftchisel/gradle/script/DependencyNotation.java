@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** Something that a project says it needs, for one of its configurations. */
-public sealed interface Need {
+public sealed interface DependencyNotation {
 
     /** The configuration, for instance {@code testImplementation}. */
     String configuration();
@@ -19,7 +19,7 @@ public sealed interface Need {
      */
     record Published(String configuration, Module coordinates, Optional<String> version, boolean isPlatform,
             List<String> exclusions)
-            implements Need {
+            implements DependencyNotation {
     }
 
     /** What is published, without its version. */
@@ -27,11 +27,11 @@ public sealed interface Need {
     }
 
     /** Another project of the same build, by its path with colons. */
-    record Project(String configuration, String path) implements Need {
+    record Project(String configuration, String path) implements DependencyNotation {
     }
 
     /** Archives and folders. */
-    record Files(String configuration, List<Path> files) implements Need {
+    record Files(String configuration, List<Path> files) implements DependencyNotation {
     }
 
     /**
@@ -49,7 +49,7 @@ public sealed interface Need {
         Optional<String> version = parts.length > 2 && !parts[2].isBlank() ? Optional.of(parts[2]) : Optional.empty();
         Module module = new Module(parts[0], parts[1], parts.length > 3 ? parts[3] : "", mark < 0 ? "jar"
                 : notation.substring(mark + 1));
-        return Optional.of(new Published(configuration, module, version.map(Need::plain), isPlatform, exclusions));
+        return Optional.of(new Published(configuration, module, version.map(DependencyNotation::plain), isPlatform, exclusions));
     }
 
     /** Without what only says how strictly it is meant: {@code 1.2!!}. */

@@ -36,7 +36,7 @@ import javax.lang.model.element.TypeElement;
 import javax.lang.model.util.ElementFilter;
 
 /** Code that must not be where it is, and can go. */
-public final class Superfluous implements Repair {
+public final class SuperfluousCode implements Repair {
 
     @Override
     public Set<String> codes() {

@@ -14,13 +14,13 @@ import java.util.List;
 import java.util.function.UnaryOperator;
 
 /** Sees to it that what annotation processors make is that of the code as it is, where they are run. */
-final class RemadeCode {
+final class ProcessorRefresh {
 
     private final Workspace workspace;
     private final AnnotationProcessing processing;
     private final List<SourceRoot> roots;
 
-    RemadeCode(Workspace workspace, AnnotationProcessing processing) {
+    ProcessorRefresh(Workspace workspace, AnnotationProcessing processing) {
         this.workspace = workspace;
         this.processing = processing;
         this.roots = workspace.processedRoots();

@@ -13,7 +13,7 @@ import javax.lang.model.element.TypeElement;
  * @param annotations of it, of which some say the name in {@code value}, some in {@code name}
  * @param attribute   the element in which to say it
  */
-record SaidNames(String what, Set<String> annotations, String attribute) implements ExternalNames {
+record AnnotatedNames(String what, Set<String> annotations, String attribute) implements ExternalNames {
 
     @Override
     public List<ExternalName> of(NamedElement declared) {

@@ -33,7 +33,7 @@ import javax.lang.model.util.ElementFilter;
  * other ({@code future.get()}, {@code file.toPath()}), or the other is made of it ({@code Path.of(text)},
  * {@code new BigDecimal(text)}).
  */
-public final class MadeOfOther implements Repair {
+public final class WrappedValue implements Repair {
 
     /** The usual names of methods that return what is within. */
     private static final List<String> HOLDERS = List.of("get", "getValue", "value", "join", "call", "unwrap", "result");

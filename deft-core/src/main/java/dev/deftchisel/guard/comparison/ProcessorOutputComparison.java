@@ -7,7 +7,7 @@ import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
-import dev.deftchisel.change.RemadeFiles;
+import dev.deftchisel.change.ProcessorOutput;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
@@ -24,7 +24,7 @@ import java.util.Set;
  * they make mean the same: the text of a generator names types of the platform by their simple names, which a new name
  * may take.
  */
-public final class RemadeComparison {
+public final class ProcessorOutputComparison {
 
     private final Analyst before;
     private final Analyst after;
@@ -34,7 +34,7 @@ public final class RemadeComparison {
      * @param before who analyses the code as it is
      * @param after  who analyses it as it would be, with what processors make of it then
      */
-    public RemadeComparison(Analyst before, Analyst after, Change change) {
+    public ProcessorOutputComparison(Analyst before, Analyst after, Change change) {
         this.before = before;
         this.after = after;
         this.change = change;
@@ -45,7 +45,7 @@ public final class RemadeComparison {
         if (change.meaning().names().isEmpty()) {
             return List.of();
         }
-        RemadeFiles remade = RemadeFiles.of(before.snapshot(), after.snapshot());
+        ProcessorOutput remade = ProcessorOutput.of(before.snapshot(), after.snapshot());
         List<Difference> differences = new ArrayList<>();
         for (SourceFile file : remade.others()) {
             differences.add(difference("an annotation processor would make something else of it, not only other names: "

@@ -27,7 +27,7 @@ import javax.lang.model.type.DeclaredType;
 import javax.lang.model.util.ElementFilter;
 
 /** What is not open enough to be used where it is: it is opened, or an accessor is used (JLS 6.6). */
-public final class NoAccess implements Repair {
+public final class InaccessibleMember implements Repair {
 
     @Override
     public Set<String> codes() {

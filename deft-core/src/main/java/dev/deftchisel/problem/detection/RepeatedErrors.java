@@ -17,7 +17,7 @@ import java.util.function.Function;
  * The errors of a file that come of one mistake made several times: of the same code, about the same word or in the
  * same member. One fix mends them all, where each has one of the same sort.
  */
-final class AlikeErrors {
+final class RepeatedErrors {
 
     /** What is wrong more often than this is not one slip, and should be looked at place by place. */
     private static final int MOST = 20;
@@ -26,7 +26,7 @@ final class AlikeErrors {
     private final List<CompilerError> others;
 
     /** @param site of one of them */
-    AlikeErrors(ErrorSite site) {
+    RepeatedErrors(ErrorSite site) {
         this.site = site;
         this.others = others(site);
     }

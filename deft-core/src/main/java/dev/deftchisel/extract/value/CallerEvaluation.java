@@ -24,7 +24,7 @@ import javax.lang.model.element.Modifier;
  * parameters and what does not change until then, and it cannot be told when it is worked out; or it is the first thing
  * that the body works out in any case.
  */
-final class AtEntry {
+final class CallerEvaluation {
 
     private final Analysis analysis;
     private final AttributedFile code;
@@ -34,7 +34,7 @@ final class AtEntry {
     private final Effects effects;
 
     /** @param method around the value, with a body */
-    AtEntry(Analysis analysis, AttributedFile code, SelectedExpression selected, TreePath method) {
+    CallerEvaluation(Analysis analysis, AttributedFile code, SelectedExpression selected, TreePath method) {
         this.analysis = analysis;
         this.code = code;
         this.selected = selected;

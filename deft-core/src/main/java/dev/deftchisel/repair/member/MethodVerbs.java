@@ -6,7 +6,7 @@ import java.util.Set;
 /**
  * Verbs at the beginning of names that mean the same in one library and the other: {@code addDays}, {@code plusDays}.
  */
-final class Verbs {
+final class MethodVerbs {
 
     private static final List<Set<String>> ALIKE = List.of(Set.of("add", "plus", "increase"),
             Set.of("subtract", "minus", "sub", "remove"),
@@ -14,7 +14,7 @@ final class Verbs {
             Set.of("is", "has"), Set.of("to", "as"),
             Set.of("remove", "delete"), Set.of("set", "with"));
 
-    private Verbs() {
+    private MethodVerbs() {
     }
 
     /** Whether two names differ in such a verb only. */

@@ -19,7 +19,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** Brackets of an array after the name of a variable (JLS 10.2). */
-public final class BracketsBehindName implements Rule {
+public final class BracketsAfterName implements Rule {
 
     @Override
     public RuleDescription about() {

@@ -27,9 +27,9 @@ import org.slf4j.LoggerFactory;
  * The workspaces of the folders that the editor has open. Each is opened when something in it is asked for, and used by
  * the worker's thread only.
  */
-public final class Folders implements AutoCloseable {
+public final class WorkspaceFolders implements AutoCloseable {
 
-    private static final Logger LOG = LoggerFactory.getLogger(Folders.class);
+    private static final Logger LOG = LoggerFactory.getLogger(WorkspaceFolders.class);
 
     private final Monitor monitor;
     private final Progress progress;
@@ -39,7 +39,7 @@ public final class Folders implements AutoCloseable {
     private Set<Permission> permissions = Set.of();
 
     /** @param tell takes what the user should know of a folder that is opened, or cannot be */
-    Folders(Monitor monitor, Progress progress, Consumer<MessageParams> tell) {
+    WorkspaceFolders(Monitor monitor, Progress progress, Consumer<MessageParams> tell) {
         this.monitor = monitor;
         this.progress = progress;
         this.tell = tell;

@@ -12,7 +12,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /** Reads what stands after the name of a configuration in a block of dependencies: what the project needs. */
-public final class Notations {
+public final class NotationReader {
 
     private static final Pattern PROJECT_ACCESSOR = Pattern.compile("projects\\.[\\w.]+");
     /** Parts of the build tool and of languages other than Java: nothing that Java code needs to be understood. */
@@ -27,7 +27,7 @@ public final class Notations {
      * @param folder    of the project
      * @param projectOf the path of the project that an accessor such as {@code projects.harbour.berths} stands for
      */
-    public Notations(Path folder, Variables variables, UnaryOperator<String> projectOf) {
+    public NotationReader(Path folder, Variables variables, UnaryOperator<String> projectOf) {
         this.folder = folder;
         this.variables = variables;
         this.projectOf = projectOf;
@@ -38,7 +38,7 @@ public final class Notations {
      *
      * @return empty when it is computed in a way that is not understood
      */
-    Optional<List<Need>> read(String configuration, Statement statement) {
+    Optional<List<DependencyNotation>> read(String configuration, Statement statement) {
         List<String> exclusions = exclusions(statement.block());
         if (statement.named("group").isPresent() || statement.named("name").isPresent()) {
             return named(configuration, statement.arguments(), exclusions);
@@ -47,12 +47,12 @@ public final class Notations {
                 .map(Value.Argument::value).toList();
         if (values.size() > 1 && values.stream().allMatch(Value.Text.class::isInstance)
                 && !((Value.Text) values.get(0)).text().contains(":")) {
-            return together(values).flatMap(text -> Need.published(configuration, text, false, exclusions))
+            return together(values).flatMap(text -> DependencyNotation.published(configuration, text, false, exclusions))
                     .map(List::of);
         }
-        List<Need> all = new ArrayList<>();
+        List<DependencyNotation> all = new ArrayList<>();
         for (Value value : values) {
-            Optional<List<Need>> needs = value(configuration, value, false, exclusions);
+            Optional<List<DependencyNotation>> needs = value(configuration, value, false, exclusions);
             if (needs.isEmpty()) {
                 return Optional.empty();
             }
@@ -67,15 +67,15 @@ public final class Notations {
         return parts.size() == values.size() ? Optional.of(String.join(":", parts)) : Optional.empty();
     }
 
-    private Optional<List<Need>> named(String configuration, List<Value.Argument> arguments, List<String> exclusions) {
+    private Optional<List<DependencyNotation>> named(String configuration, List<Value.Argument> arguments, List<String> exclusions) {
         Optional<String> group = text(arguments, "group");
         Optional<String> name = text(arguments, "name");
         if (group.isEmpty() || name.isEmpty()) {
             return Optional.empty();
         }
-        Need.Module module = new Need.Module(group.get(), name.get(), text(arguments, "classifier").orElse(""),
+        DependencyNotation.Module module = new DependencyNotation.Module(group.get(), name.get(), text(arguments, "classifier").orElse(""),
                 text(arguments, "ext").orElse("jar"));
-        return Optional.of(List.of(new Need.Published(configuration, module, text(arguments, "version"), false,
+        return Optional.of(List.of(new DependencyNotation.Published(configuration, module, text(arguments, "version"), false,
                 exclusions)));
     }
 
@@ -84,11 +84,11 @@ public final class Notations {
                 .flatMap(argument -> variables.text(argument.value()));
     }
 
-    private Optional<List<Need>> value(String configuration, Value value, boolean isPlatform, List<String> exclusions) {
+    private Optional<List<DependencyNotation>> value(String configuration, Value value, boolean isPlatform, List<String> exclusions) {
         if (value instanceof Value.Many many) {
-            List<Need> all = new ArrayList<>();
+            List<DependencyNotation> all = new ArrayList<>();
             for (Value one : many.values()) {
-                Optional<List<Need>> needs = value(configuration, one, isPlatform, exclusions);
+                Optional<List<DependencyNotation>> needs = value(configuration, one, isPlatform, exclusions);
                 if (needs.isEmpty()) {
                     return needs;
                 }
@@ -96,7 +96,7 @@ public final class Notations {
             }
             return Optional.of(all);
         } else if (value instanceof Value.Call call) {
-            Optional<List<Need>> called = call(configuration, call, isPlatform, exclusions);
+            Optional<List<DependencyNotation>> called = call(configuration, call, isPlatform, exclusions);
             if (called.isPresent()) {
                 return called;
             }
@@ -106,18 +106,18 @@ public final class Notations {
                 ? Optional.of(call.name().replaceAll("\\.get$", ""))
                 : Optional.empty();
         if (reference.filter(name -> PROJECT_ACCESSOR.matcher(name).matches()).isPresent()) {
-            return Optional.of(List.of(new Need.Project(configuration, projectOf.apply(reference.get()))));
+            return Optional.of(List.of(new DependencyNotation.Project(configuration, projectOf.apply(reference.get()))));
         }
         List<String> catalogued = reference.stream().flatMap(name -> variables.catalogs().stream()
                 .flatMap(catalog -> catalog.coordinates(name).stream())).toList();
         List<String> notations = catalogued.isEmpty() ? variables.text(value).stream().toList() : catalogued;
-        List<Need> needs = notations.stream()
-                .flatMap(notation -> Need.published(configuration, notation, isPlatform, exclusions).stream())
-                .map(Need.class::cast).toList();
+        List<DependencyNotation> needs = notations.stream()
+                .flatMap(notation -> DependencyNotation.published(configuration, notation, isPlatform, exclusions).stream())
+                .map(DependencyNotation.class::cast).toList();
         return needs.isEmpty() ? Optional.empty() : Optional.of(needs);
     }
 
-    private Optional<List<Need>> call(String configuration, Value.Call call, boolean isPlatform,
+    private Optional<List<DependencyNotation>> call(String configuration, Value.Call call, boolean isPlatform,
             List<String> exclusions) {
         String function = call.name().substring(call.name().lastIndexOf('.') + 1);
         Optional<Value> first = call.arguments().stream()
@@ -134,15 +134,15 @@ public final class Notations {
             case "testFixtures", "variantOf", "create", "dependencies.create" ->
                     first.flatMap(inner -> value(configuration, inner, isPlatform, exclusions(call.block())));
             case "project" -> first.flatMap(variables::text)
-                    .map(path -> List.of(new Need.Project(configuration, path.startsWith(":") ? path : ":" + path)));
+                    .map(path -> List.of(new DependencyNotation.Project(configuration, path.startsWith(":") ? path : ":" + path)));
             case "files" -> {
                 List<Path> files = call.arguments().stream()
                         .flatMap(argument -> variables.text(argument.value()).stream())
                         .map(folder::resolve).map(Path::normalize).toList();
                 yield files.size() < call.arguments().size() ? Optional.empty()
-                        : Optional.of(List.of(new Need.Files(configuration, files)));
+                        : Optional.of(List.of(new DependencyNotation.Files(configuration, files)));
             }
-            case "fileTree" -> tree(call).map(files -> List.of(new Need.Files(configuration, files)));
+            case "fileTree" -> tree(call).map(files -> List.of(new DependencyNotation.Files(configuration, files)));
             default -> Optional.empty();
         };
     }
@@ -163,13 +163,13 @@ public final class Notations {
     }
 
     /** A version that is said in the block of a dependency. */
-    private List<Need> versioned(List<Need> needs, List<Statement> block) {
+    private List<DependencyNotation> versioned(List<DependencyNotation> needs, List<Statement> block) {
         Optional<String> version = block.stream().filter(statement -> statement.name().equals("version"))
                 .flatMap(statement -> statement.block().stream())
                 .flatMap(kind -> kind.first().stream()).flatMap(value -> variables.text(value).stream()).findFirst();
         return version.isEmpty() ? needs : needs.stream()
-                .map(need -> need instanceof Need.Published one
-                        ? new Need.Published(one.configuration(), one.coordinates(), version, one.isPlatform(),
+                .map(need -> need instanceof DependencyNotation.Published one
+                        ? new DependencyNotation.Published(one.configuration(), one.coordinates(), version, one.isPlatform(),
                                 one.exclusions()) : need)
                 .toList();
     }

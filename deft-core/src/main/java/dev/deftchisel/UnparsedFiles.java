@@ -12,13 +12,13 @@ import java.util.Optional;
  * Names the files that take part in a change although they cannot be parsed: what stands after such a place may mean
  * something that was not seen.
  */
-final class Unparsed {
+final class UnparsedFiles {
 
     private static final int MOST_NAMED = 3;
 
     private final Analysis before;
 
-    Unparsed(Analysis before) {
+    UnparsedFiles(Analysis before) {
         this.before = before;
     }
 

@@ -14,9 +14,9 @@ import org.eclipse.lsp4j.Position;
 import org.eclipse.lsp4j.SelectionRange;
 
 /** What of a file can be folded, and how a selection grows. */
-public final class Shapes {
+public final class TextStructure {
 
-    private Shapes() {
+    private TextStructure() {
     }
 
     /** Blocks, comments of several lines, and the imports. */

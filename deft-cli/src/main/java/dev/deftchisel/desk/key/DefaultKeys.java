@@ -10,7 +10,7 @@ import java.util.stream.Stream;
  * what is done most often, while the right one is on the arrows; the first letter of a word is the key where it can be.
  * What every editor does by Ctrl and a letter (CUA) is there too.
  */
-public final class StandardKeys {
+public final class DefaultKeys {
 
     private static final Map<Command, String> CODE = Map.ofEntries(
             Map.entry(Command.OFFERS, "Tab"),
@@ -133,7 +133,7 @@ public final class StandardKeys {
             Map.entry("extract-field", "Alt-t f"),
             Map.entry("extract-parameter", "Alt-t p"));
 
-    private StandardKeys() {
+    private DefaultKeys() {
     }
 
     /**
