@@ -43,11 +43,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.ServiceLoader;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
 import java.util.function.BiPredicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * A workspace that is being worked on. From a place in the code to an applied change and back:
@@ -66,6 +69,8 @@ import java.util.stream.Stream;
  * changed; {@link #refresh} reads everything anew.
  */
 public final class Chisel implements AutoCloseable {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Chisel.class);
 
     /** The brace at the end of a line that opens a body, and what is before its first word. */
     private static final Pattern BODY = Pattern.compile("\\{\\R\\s*(?=[^\\s}])");
@@ -235,11 +240,22 @@ public final class Chisel implements AutoCloseable {
     public List<Offer> offers(Place place) {
         ResolvedPlace resolved = look(place);
         return operations.stream()
-                .map(operation -> operation.offer(resolved))
-                .flatMap(Optional::stream)
+                .flatMap(operation -> offer(operation, resolved).stream())
                 .sorted(Comparator.comparing((Offer offer) -> !offer.range().encloses(place.selection()))
                         .thenComparing(offer -> offer.range().length()))
                 .toList();
+    }
+
+    /** Half-written code can be of any shape, and an operation may be somebody else's: the others are still offered. */
+    private static Optional<Offer> offer(Operation operation, ResolvedPlace resolved) {
+        try {
+            return operation.offer(resolved);
+        } catch (CancellationException stopped) {
+            throw stopped;
+        } catch (RuntimeException failed) {
+            LOG.warn("'{}' failed at {} and is not offered there", operation.id(), resolved.place().file(), failed);
+            return Optional.empty();
+        }
     }
 
     /** Where things are declared and used, in the code as it is now. */

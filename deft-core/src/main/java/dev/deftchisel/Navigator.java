@@ -10,10 +10,10 @@ import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
-import dev.deftchisel.navigation.EnclosingCall;
-import dev.deftchisel.navigation.DeclarationSummary;
-import dev.deftchisel.navigation.InlayHints;
 import dev.deftchisel.navigation.CallSignatures;
+import dev.deftchisel.navigation.DeclarationSummary;
+import dev.deftchisel.navigation.EnclosingCall;
+import dev.deftchisel.navigation.InlayHints;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
@@ -56,7 +56,8 @@ public final class Navigator {
     /** Where the type of what stands at a place is declared; empty for primitive types, and for types of libraries. */
     public Optional<Place> typeDeclaration(Place place) {
         ResolvedPlace resolved = spots.apply(place);
-        return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key())).map(Analysis.KnownElement::element)
+        return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key()))
+                .map(Analysis.KnownElement::element)
                 .map(element -> element instanceof ExecutableElement method ? method.getReturnType() : element.asType())
                 .filter(type -> type instanceof DeclaredType)
                 .map(type -> resolved.analysis().key(((DeclaredType) type).asElement()))
@@ -113,7 +114,8 @@ public final class Navigator {
      */
     public Optional<Typed> typed(Place place) {
         ResolvedPlace resolved = spots.apply(place);
-        return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key())).map(Analysis.KnownElement::element)
+        return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key()))
+                .map(Analysis.KnownElement::element)
                 .flatMap(element -> element instanceof ExecutableElement method
                         ? Optional.of(new Typed(InlayHints.shown(method.getReturnType()), Optional.empty()))
                         : element instanceof VariableElement variable

@@ -9,10 +9,10 @@ import dev.deftchisel.cli.console.Keyboard;
 import dev.deftchisel.cli.console.Palette;
 import dev.deftchisel.cli.option.ChiselCommand;
 import dev.deftchisel.cli.option.CommonOptions;
-import dev.deftchisel.cli.preview.OtherAnswers;
 import dev.deftchisel.cli.preview.OrderedChoice;
-import dev.deftchisel.cli.preview.ProblemLoop;
+import dev.deftchisel.cli.preview.OtherAnswers;
 import dev.deftchisel.cli.preview.PreviewLoop;
+import dev.deftchisel.cli.preview.ProblemLoop;
 import dev.deftchisel.journal.JournalException;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
@@ -190,7 +190,8 @@ final class AtCommand extends ChiselCommand {
             }
             if (question instanceof Question.Members members) {
                 answers = members.key().equals(MEMBERS) && members.candidates().size() > 1
-                        ? answers.and(MEMBERS, new OrderedChoice(console).ask(keyboard, members, members.defaultAnswer()))
+                        ? answers.and(MEMBERS, new OrderedChoice(console)
+                                .ask(keyboard, members, members.defaultAnswer()))
                         : answers;
                 continue;
             }

@@ -1,11 +1,11 @@
 package dev.deftchisel.desk;
 
 import dev.deftchisel.desk.key.Action;
-import dev.deftchisel.desk.key.KeyBinding;
 import dev.deftchisel.desk.key.Command;
 import dev.deftchisel.desk.key.Key;
-import dev.deftchisel.desk.key.KeyMap;
+import dev.deftchisel.desk.key.KeyBinding;
 import dev.deftchisel.desk.key.KeyContext;
+import dev.deftchisel.desk.key.KeyMap;
 import dev.deftchisel.desk.panel.Panel;
 import java.util.ArrayList;
 import java.util.HashSet;

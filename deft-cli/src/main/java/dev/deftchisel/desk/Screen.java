@@ -114,7 +114,8 @@ final class Screen {
     private static Line counts(Content content, Style bar) {
         Line line = Line.EMPTY;
         for (Severity severity : List.of(Severity.ERROR, Severity.WARNING, Severity.NOTE)) {
-            long count = content.insight().marks().stream().filter(mark -> mark.problem().severity() == severity).count();
+            long count = content.insight().marks().stream().filter(mark -> mark.problem().severity() == severity)
+                    .count();
             line = count == 0 ? line : line.and(" " + CodeView.sign(severity) + count, bar.in(CodeView.ink(severity))
                     .strongly());
         }

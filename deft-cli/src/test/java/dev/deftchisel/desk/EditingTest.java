@@ -5,10 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertInstanceOf;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.desk.key.Command;
-import dev.deftchisel.desk.key.Key;
-import dev.deftchisel.desk.key.KeyMap;
 import dev.deftchisel.desk.key.DefaultKeys;
+import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.key.KeyContext;
+import dev.deftchisel.desk.key.KeyMap;
 import dev.deftchisel.desk.text.Buffer;
 import dev.deftchisel.desk.text.Caret;
 import dev.deftchisel.desk.text.Draft;

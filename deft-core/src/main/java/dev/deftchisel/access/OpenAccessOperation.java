@@ -63,7 +63,8 @@ public final class OpenAccessOperation implements Operation {
 
     @Override
     public Optional<Offer> offer(ResolvedPlace resolved) {
-        return closed(resolved).map(closed -> new Offer(id(), "open '" + closed.name() + "' to " + closed.needed().words(),
+        return closed(resolved).map(closed -> new Offer(id(), "open '" + closed.name() + "' to " + closed.needed()
+                .words(),
                 Offer.Kind.FIX, resolved.place().selection(), List.of(QUESTION)));
     }
 

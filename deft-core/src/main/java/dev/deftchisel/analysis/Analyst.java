@@ -1,8 +1,8 @@
 package dev.deftchisel.analysis;
 
 import dev.deftchisel.added.Additions;
-import dev.deftchisel.analysis.binding.LazyBindings;
 import dev.deftchisel.analysis.binding.Attribution;
+import dev.deftchisel.analysis.binding.LazyBindings;
 import dev.deftchisel.analysis.binding.ModuleInfos;
 import dev.deftchisel.analysis.binding.Symbols;
 import dev.deftchisel.analysis.compiler.AnalysisException;

@@ -60,7 +60,8 @@ public final class DeclareAllOperation implements Operation {
     @Override
     public Optional<Offer> offer(ResolvedPlace resolved) {
         return UnresolvedName.at(resolved.analysis(), resolved)
-                .map(missing -> new Offer(id(), "declare all that is missing in " + resolved.file().path().getFileName(),
+                .map(missing -> new Offer(id(), "declare all that is missing in " + resolved.file().path()
+                        .getFileName(),
                         Offer.Kind.GENERATE,
                         new Range(0, resolved.file().content().length()), questions()));
     }
@@ -97,7 +98,8 @@ public final class DeclareAllOperation implements Operation {
             step = step(analyst.of(all.get().applyTo(analyst.snapshot())), file, left);
         }
         if (all.isEmpty()) {
-            return left.isEmpty() ? Plan.refused(resolved, "all that is named in " + file.getFileName() + " is declared")
+            return left.isEmpty() ? Plan.refused(resolved, "all that is named in " + file.getFileName()
+                    + " is declared")
                     : Plan.refused(left.entrySet().stream().findFirst()
                             .map(one -> Reason.at(file, resolved.place().selection(),
                     "'" + one.getKey() + "' cannot be declared: " + one.getValue())).orElseThrow());
@@ -123,7 +125,8 @@ public final class DeclareAllOperation implements Operation {
         for (UnresolvedName missing : missing(analysis, code)) {
             int offset = missing.range().start();
             ResolvedPlace resolved = new ResolvedPlace(new Place(file, new Range(offset, offset)), source, analysis);
-            Optional<Operation> operation = operations.stream().filter(one -> one.offer(resolved).isPresent()).findFirst();
+            Optional<Operation> operation = operations.stream().filter(one -> one.offer(resolved).isPresent())
+                    .findFirst();
             Plan plan = operation.map(one -> one.plan(resolved, Answers.none(), analyst))
                     .orElseGet(() -> Plan.refused("nobody can tell what it is"));
             if (plan instanceof Plan.Ready ready) {

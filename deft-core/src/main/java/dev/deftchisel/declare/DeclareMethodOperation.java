@@ -2,8 +2,8 @@ package dev.deftchisel.declare;
 
 import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.symbol.AccessLevel;
-import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.signature.DeclarationRequest;
 import dev.deftchisel.declare.signature.MethodSignature;
 import dev.deftchisel.declare.signature.Parameters;

@@ -12,8 +12,8 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.declare.inference.DiamondArguments;
-import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.ValueType;
 import dev.deftchisel.declare.signature.DeclarationRequest;
 import dev.deftchisel.member.NewMember;
@@ -157,7 +157,8 @@ public final class DeclareVariableOperation extends DeclareOperation {
                 ? " default {}" : "";
         return new PlannedDeclaration.Members("declare the element " + owner.name() + "." + missing.name(),
                 List.of(NewMember.added(
-                NewMember.Kind.METHOD, missing.name(), List.of(written.get() + " " + missing.name() + "()" + defaultClause
+                NewMember.Kind.METHOD, missing.name(), List.of(written.get() + " " + missing.name() + "()"
+                        + defaultClause
                         + ";"))));
     }
 

@@ -1,13 +1,6 @@
 /**
- * Declarations made from their uses: a name that nobody declares is used first, and the places say what it must be. A
- * use is a {@link dev.deftchisel.declare.inference.UnresolvedName}; what it asks of the value is said by
- * {@link dev.deftchisel.declare.inference.LikelyTargetTypes}, of calls by
- * {@link dev.deftchisel.declare.inference.LikelyArgumentTypes}, and how it sees a generic type by
- * {@link dev.deftchisel.declare.inference.TypeSubstitution}. Of which type it is is told by
- * {@link dev.deftchisel.declare.inference.ValueType} from all uses together, what takes arguments by
- * {@link dev.deftchisel.declare.signature.ArgumentTypes}, what a method is by
- * {@link dev.deftchisel.declare.signature.MethodSignature}, what a type is by
- * {@link dev.deftchisel.declare.signature.TypeUses}. {@link dev.deftchisel.declare.DeclareOperation} leads members from
- * the use to the change.
+ * Declarations made from their uses: a name that nobody declares is used first, and its uses say what it must be.
+ * {@link dev.deftchisel.declare.DeclareOperation} leads from the use to the change; what uses say about types is in
+ * {@code declare.inference}, what is declared in {@code declare.signature}.
  */
 package dev.deftchisel.declare;

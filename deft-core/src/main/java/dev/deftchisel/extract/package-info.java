@@ -1,5 +1,6 @@
 /**
- * Extract: an expression gets a name. From what is selected to an expression ({@code Selected}), from there to the
- * place where the declaration may stand ({@code Home}), to the other places with the same value ({@code SameValue}).
+ * What extracting a value and extracting a method share: the expression or statements that are selected
+ * ({@link dev.deftchisel.extract.SelectedExpression}, {@link dev.deftchisel.extract.ExpressionChoice}), and who may
+ * use the new declaration.
  */
 package dev.deftchisel.extract;

@@ -133,7 +133,8 @@ public abstract class GenerateOperation implements Operation {
                     ? "an anonymous class" : target.name()).orElse("what is outside of all types"));
         }
         TargetClass target = found.get();
-        List<String> names = answers.several(MEMBERS).orElseGet(() -> names(defaultMembers(target, resolved.place().caret())));
+        List<String> names = answers.several(MEMBERS)
+                .orElseGet(() -> names(defaultMembers(target, resolved.place().caret())));
         List<StateField> candidates = candidates(target);
         List<StateField> chosen = new ArrayList<>();
         for (String name : names) {

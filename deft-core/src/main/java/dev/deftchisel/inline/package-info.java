@@ -1,5 +1,6 @@
 /**
- * Inline: a name gives way to what it stands for. From the name to what it stands for ({@code Inlined}), from there to
- * whether it means the same in each place ({@code SameInPlace}) and how it is written there ({@code InlineEdits}).
+ * Inline: a name is replaced by what it stands for. {@link dev.deftchisel.inline.InlineOperation} finds out what that
+ * is: a variable ({@link dev.deftchisel.inline.InlineVariable}), a field, or a method. Whether the value is the same
+ * in each place is decided by {@link dev.deftchisel.inline.MovableValue} and, for calls, in {@code inline.call}.
  */
 package dev.deftchisel.inline;

@@ -43,7 +43,8 @@ public final class MoveToPackageFolderOperation implements Operation {
     public Optional<Offer> offer(ResolvedPlace resolved) {
         Range clause = resolved.file().outline().packageRange();
         return target(resolved.file()).filter(target -> clause.touches(resolved.place().caret()))
-                .map(target -> new Offer(id(), title(resolved.file(), target), Offer.Kind.REFACTORING, clause, List.of()));
+                .map(target -> new Offer(id(), title(resolved.file(), target), Offer.Kind.REFACTORING, clause,
+                        List.of()));
     }
 
     private static String title(SourceFile file, Path target) {

@@ -23,23 +23,30 @@ public interface Operation {
     List<Question> questions();
 
     /**
-     * Whether and as what it can be done at a spot. Must be quick: nothing but the spot's analysis is looked at.
+     * Whether and as what it can be done at a place. Asked at every move of a caret, of all operations, so it must be
+     * quick: it looks at nothing but the analysis of the place, and starts no other. May be called from any thread,
+     * for several places at a time. Throws nothing; what it cannot tell is no offer.
      *
      * @param resolved the place with its meaning
+     * @return empty where it cannot be done or where that is not known without a closer look
      */
     Optional<Offer> offer(ResolvedPlace resolved);
 
     /**
-     * Works out the change.
+     * Plans the change. May take its time and have code analysed; may be called from any thread, and where it was not
+     * offered. What is not possible is returned as a refusal, with the place and the reason. Nothing is written.
      *
-     * @param resolved    where it was offered
-     * @param answers to its questions; those that are missing take their standard
-     * @param analyst for whatever else needs to be looked at
+     * @param resolved where it is to be done
+     * @param answers  to its questions; those that are missing take their default
+     * @param analyst  for whatever else needs to be looked at
+     * @throws java.util.concurrent.CancellationException when the analyst's monitor stops the work
+     * @throws dev.deftchisel.analysis.compiler.AnalysisException when the code cannot be analysed at all
      */
     Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst);
 
     /**
-     * Called when the guard finds differences: a chance to keep the meaning by further edits, such as a qualifier.
+     * Called when the guard finds differences: a chance to keep the meaning by further edits, such as a qualifier. At
+     * most four times for one change; on the same thread as {@link #plan}.
      *
      * @param change      as it was judged
      * @param differences what the guard found

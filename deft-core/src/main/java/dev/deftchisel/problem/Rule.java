@@ -18,8 +18,9 @@ public interface Rule {
     Set<Tree.Kind> kinds();
 
     /**
-     * Looks at one tree and reports to the survey what is wrong with it. The code is attributed; in code with errors
-     * types and elements may be missing.
+     * Looks at one tree and reports to the context what is wrong with it. The code is attributed; in code with errors
+     * types and elements may be missing. Called for every tree of the kinds in every file, so it must be quick: it
+     * sees one file, keeps nothing, and may be called from any thread. A rule that throws is left out in that file.
      *
      * @param path   a tree of one of the kinds
      * @param context of its file

@@ -5,9 +5,9 @@ import java.util.Set;
 /**
  * What a rule says of itself. Made step by step:
  * <pre>{@code
- * About.of("self-assignment", Tag.SUSPICIOUS, "A variable is assigned to itself", Effect.OTHER)
+ * RuleDescription.of("self-assignment", Tag.SUSPICIOUS, "A variable is assigned to itself", Effect.OTHER)
  *         .because("The assignment does nothing; something else was meant on one of its sides.")
- *         .example(before, after)
+ *         .example(source, fixed)
  *         .silentOn(harmless);
  * }</pre>
  *

@@ -1,7 +1,7 @@
 package dev.deftchisel.rewrite;
 
-import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;

@@ -1,7 +1,7 @@
 package dev.deftchisel.lsp;
 
-import dev.deftchisel.lsp.session.Positions;
 import dev.deftchisel.lsp.session.PositionEncoding;
+import dev.deftchisel.lsp.session.Positions;
 import java.io.IOException;
 import java.io.PipedInputStream;
 import java.io.PipedOutputStream;

@@ -1,8 +1,8 @@
 package dev.deftchisel.gradle;
 
 import dev.deftchisel.buildtool.BuildAnswers;
-import dev.deftchisel.gradle.script.GradleProject;
 import dev.deftchisel.gradle.script.DependencyNotation;
+import dev.deftchisel.gradle.script.GradleProject;
 import dev.deftchisel.maven.Repositories;
 import dev.deftchisel.workspace.Build;
 import dev.deftchisel.workspace.Dependencies;
@@ -157,9 +157,11 @@ public final class GradleReader implements ProjectReader {
                 : resolver.resolve(published(toUsers), project.managed(), locked).libraries();
         Repositories.ClassPath processors = published(processing).isEmpty() ? Repositories.ClassPath.EMPTY
                 : resolver.resolve(Stream.concat(published(processing).stream(),
-                published(code).stream().filter(DependencyNotation.Published::isPlatform)).toList(), project.managed(), locked);
+                published(code).stream().filter(DependencyNotation.Published::isPlatform)).toList(), project.managed(),
+                locked);
         Map<String, Boolean> projects = new HashMap<>();
-        code.stream().filter(DependencyNotation.Project.class::isInstance).map(DependencyNotation.Project.class::cast).forEach(need ->
+        code.stream().filter(DependencyNotation.Project.class::isInstance).map(DependencyNotation.Project.class::cast)
+                .forEach(need ->
                 projects.merge(need.path(), FOR_USERS.matcher(need.configuration()).matches(), Boolean::logicalOr));
         Set<String> forMain = main.stream().filter(DependencyNotation.Project.class::isInstance)
                 .map(need -> ((DependencyNotation.Project) need).path()).collect(Collectors.toSet());
@@ -181,7 +183,8 @@ public final class GradleReader implements ProjectReader {
         Set<DependencyNotation> all = new LinkedHashSet<>();
         String boot = project.plugins().get(SPRING_BOOT);
         if (boot != null && !boot.isEmpty() && project.plugins().containsKey(MANAGEMENT)) {
-            DependencyNotation.published("implementation", SPRING_BOOT + ":spring-boot-dependencies:" + boot, true, List.of())
+            DependencyNotation.published("implementation", SPRING_BOOT + ":spring-boot-dependencies:" + boot, true,
+                    List.of())
                     .ifPresent(all::add);
         }
         project.needs().stream().map(DependencyNotation::configuration).filter(name -> kind.matcher(name).matches())
@@ -192,13 +195,15 @@ public final class GradleReader implements ProjectReader {
         configurations.forEach(name -> extended.addAll(project.configurationsOf(name)));
         project.needs().stream()
                 .filter(need -> extended.contains(need.configuration())
-                        || need instanceof DependencyNotation.Published platform && platform.isPlatform() && kind != FOR_USERS)
+                        || need instanceof DependencyNotation.Published platform && platform.isPlatform()
+                        && kind != FOR_USERS)
                 .forEach(all::add);
         return List.copyOf(all);
     }
 
     private static List<DependencyNotation.Published> published(List<DependencyNotation> needs) {
-        return needs.stream().filter(DependencyNotation.Published.class::isInstance).map(DependencyNotation.Published.class::cast).toList();
+        return needs.stream().filter(DependencyNotation.Published.class::isInstance)
+                .map(DependencyNotation.Published.class::cast).toList();
     }
 
     /** The versions of a lock file, by {@code group:name}. */

@@ -67,7 +67,8 @@ final class GradleResolver {
     }
 
     /** Projects of a build often need the same. */
-    private record ResolutionKey(List<DependencyNotation.Published> needs, List<DependencyNotation.Published> managed, Map<String, String> locked) {
+    private record ResolutionKey(List<DependencyNotation.Published> needs, List<DependencyNotation.Published> managed,
+            Map<String, String> locked) {
     }
 
     private Repositories.ClassPath resolve(ResolutionKey asked) {
@@ -75,7 +76,8 @@ final class GradleResolver {
         Map<String, String> locked = asked.locked();
         Map<String, Dependency> versions = new LinkedHashMap<>();
         Set<String> missing = new LinkedHashSet<>();
-        for (DependencyNotation.Published platform : needs.stream().filter(DependencyNotation.Published::isPlatform).toList()) {
+        for (DependencyNotation.Published platform : needs.stream().filter(DependencyNotation.Published::isPlatform)
+                .toList()) {
             Optional<List<Dependency>> said = platform(platform);
             if (said.isEmpty()) {
                 missing.add(shown(platform) + " (a platform, which says versions)");

@@ -1,9 +1,9 @@
 package dev.deftchisel.desk.file;
 
 import dev.deftchisel.desk.panel.Item;
+import dev.deftchisel.desk.panel.ItemSource;
 import dev.deftchisel.desk.panel.PanelHost;
 import dev.deftchisel.desk.panel.Picker;
-import dev.deftchisel.desk.panel.ItemSource;
 import dev.deftchisel.desk.picture.Ink;
 import dev.deftchisel.desk.picture.Line;
 import dev.deftchisel.desk.text.Clip;

@@ -53,7 +53,8 @@ public final class TypeVisibility {
      */
     public Optional<String> objection(SourceFile from, String topLevel) {
         return !isKnown ? Optional.empty()
-                : known.computeIfAbsent(new VisibilityQuery(from.module(), from.root().use(), topLevel), this::objection);
+                : known.computeIfAbsent(new VisibilityQuery(from.module(), from.root().use(), topLevel),
+                        this::objection);
     }
 
     private Optional<String> objection(VisibilityQuery asked) {

@@ -111,8 +111,8 @@ public final class UseTypes {
     }
 
     /**
-     * The type parameters that a method must declare for types that it names, with a blank after it; empty when there are
-     * none.
+     * The type parameters that a method must declare for types that it names, with a blank after it; empty when there
+     * are none.
      */
     public String typeParameters(List<TypeMirror> named) {
         Map<String, TypeVariable> variables = new LinkedHashMap<>();

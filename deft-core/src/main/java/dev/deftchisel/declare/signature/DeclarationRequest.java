@@ -2,8 +2,8 @@ package dev.deftchisel.declare.signature;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.declare.inference.UnresolvedName;
+import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.rewrite.EditsByFile;

@@ -168,7 +168,8 @@ public final class ExtractMethodOperation implements Operation {
         }
         boolean isInterface = code.element(home.get().owner()).filter(owner -> owner.getKind().isInterface())
                 .isPresent();
-        if (isInterface && resolved.file().module().level() < LEVEL_OF_PRIVATE_IN_INTERFACE && Visibility.modifier(answers)
+        if (isInterface && resolved.file().module().level() < LEVEL_OF_PRIVATE_IN_INTERFACE
+                && Visibility.modifier(answers)
                 .equals("private ")) {
             return Plan.refused(Reason.at(file, fragment.range(), "private methods of interfaces came with Java "
                     + LEVEL_OF_PRIVATE_IN_INTERFACE + "; let everyone call the method"));

@@ -83,7 +83,8 @@ public final class ExtractConstantOperation implements Operation {
 
     /** The innermost expression at a place that can be a constant. */
     private static Optional<SelectedExpression> constant(AttributedFile code, ResolvedPlace resolved) {
-        List<SelectedExpression> candidates = new ArrayList<>(SelectedExpression.at(code, resolved.place().selection()));
+        List<SelectedExpression> candidates = new ArrayList<>(SelectedExpression.at(code, resolved.place()
+                .selection()));
         // at a bare caret a literal comes before what is around it
         candidates.sort((one, other) -> Integer.compare(one.range().length(), other.range().length()));
         return candidates.stream()
@@ -167,7 +168,8 @@ public final class ExtractConstantOperation implements Operation {
         AttributedFile code = before.code(file).orElseThrow();
         List<SelectedExpression> candidates = SelectedExpression.at(code, resolved.place().selection());
         if (candidates.isEmpty()) {
-            return Plan.refused(resolved, "there is no expression here that could be a constant; select one, or put the "
+            return Plan.refused(resolved, "there is no expression here that could be a constant; select one, or put "
+                    + "the "
                     + "caret in it");
         }
         Optional<SelectedExpression> selected = constant(code, resolved);

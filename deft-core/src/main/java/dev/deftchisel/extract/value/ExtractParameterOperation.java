@@ -79,7 +79,8 @@ public final class ExtractParameterOperation implements Operation {
             return candidates.stream().findFirst()
                     .filter(first -> !first.isPartOfChain(code))
                     .filter(first -> method(code, first).filter(method ->
-                            new CallerEvaluation(resolved.analysis(), code, first, method).objection().isEmpty()).isPresent())
+                            new CallerEvaluation(resolved.analysis(), code, first, method).objection().isEmpty())
+                                    .isPresent())
                     .map(first -> offer(code, candidates));
         });
     }
@@ -133,7 +134,8 @@ public final class ExtractParameterOperation implements Operation {
             return Plan.refused(resolved, "this is not in the body of a method that could get another parameter");
         }
         String name = answers.single(NAME).orElseGet(() -> new NameProposals(near).of(picked.get().path()).get(0));
-        Optional<String> objection = new NewName(name, SymbolKind.PARAMETER, resolved.file().module().level()).objection();
+        Optional<String> objection = new NewName(name, SymbolKind.PARAMETER, resolved.file().module().level())
+                .objection();
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }

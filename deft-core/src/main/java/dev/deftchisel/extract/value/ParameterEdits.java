@@ -91,7 +91,8 @@ final class ParameterEdits {
                     there, call, new ParameterCall.Passed(code, selected.path(), element), edits.writer(there));
             Optional<Reason> objection = handed.objection(entry.parameters(), entry.isPure(), index);
             Optional<Edit> edit = objection.isPresent() ? Optional.empty() : handed.edit(type, index);
-            return new AddedParameter.WrittenArgument(edit, objection.or(() -> Optional.of(Reason.at(use.file(), use.range(),
+            return new AddedParameter.WrittenArgument(edit,
+                    objection.or(() -> Optional.of(Reason.at(use.file(), use.range(),
                     "a type matters here that has no name which could be written"))));
         });
         notes.addAll(added.mentions());

@@ -91,7 +91,8 @@ public final class CheckForNullOperation implements Operation {
 
     @Override
     public Optional<Offer> offer(ResolvedPlace resolved) {
-        return open(resolved.analysis(), resolved).map(open -> new Offer(id(), title(open.chosen(resolved.place().selection())),
+        return open(resolved.analysis(), resolved)
+                .map(open -> new Offer(id(), title(open.chosen(resolved.place().selection())),
                 Offer.Kind.GENERATE, resolved.place().selection(), List.of(
                         new Question.Members(MEMBERS, "the parameters", open.names(),
                                 open.chosen(resolved.place().selection())),

@@ -6,8 +6,8 @@ import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.generate.GenerateOperation;
 import dev.deftchisel.member.CodingStyle;
-import dev.deftchisel.member.InheritedMethods;
 import dev.deftchisel.member.InheritedMethodText;
+import dev.deftchisel.member.InheritedMethods;
 import dev.deftchisel.member.StateField;
 import dev.deftchisel.member.SupertypeClause;
 import dev.deftchisel.member.TargetClass;
@@ -125,7 +125,8 @@ public final class GenerateDelegationOperation implements Operation {
         Analysis first = analyst.analyse(Focus.around(resolved.file().path(), resolved.place().selection()).deeply());
         Optional<Delegate> found = delegate(first, resolved);
         if (found.isEmpty()) {
-            return Plan.refused(resolved, "there is no field here whose type has methods that could be passed on to it");
+            return Plan.refused(resolved, "there is no field here whose type has methods that could be passed on to "
+                    + "it");
         }
         Delegate delegate = found.get();
         TargetClass target = delegate.target();
@@ -143,7 +144,8 @@ public final class GenerateDelegationOperation implements Operation {
                 .isEmpty();
         if (becomes) {
             edits.writer(target.code()).write(delegate.part().type())
-                    .ifPresent(type -> edits.of(resolved.file().path()).add(SupertypeClause.implementing(target, type)));
+                    .ifPresent(type -> edits.of(resolved.file().path())
+                            .add(SupertypeClause.implementing(target, type)));
         }
         Set<String> own = InheritedMethods.by(target).methods().keySet();
         return new ChosenMethods(target, delegate.methods(), "to pass on to " + field).plan(resolved, wanted,

@@ -56,7 +56,8 @@ final class CallContext {
 
     /** Whether something must be written before the statement of the call. */
     boolean needsStatement() {
-        boolean isValue = callee.shape() instanceof Callee.SingleValue || callee.shape() instanceof Callee.ConditionalValue;
+        boolean isValue = callee.shape() instanceof Callee.SingleValue
+                || callee.shape() instanceof Callee.ConditionalValue;
         return !isValue || !site.variables().isEmpty();
     }
 

@@ -200,7 +200,8 @@ public final class CallEdits {
     private boolean content(NewCode text, String newLine) {
         boolean isAnything = first(text, newLine);
         Optional<TreePath> result = callee.shape() instanceof Callee.Statements statements ? statements.result()
-                : callee.shape() instanceof Callee.SingleValue value ? Optional.of(value.expression()) : Optional.empty();
+                : callee.shape() instanceof Callee.SingleValue value ? Optional.of(value.expression())
+                : Optional.empty();
         if (result.isPresent() && CallContext.isStatement(result.get().getLeaf())) {
             body.carry(text.write(isAnything ? newLine : ""), List.of(result.get()), callee.code()
                     .range(result.get().getLeaf()), newLine)

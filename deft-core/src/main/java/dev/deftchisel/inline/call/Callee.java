@@ -172,7 +172,8 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
         TreePath bodyPath = new TreePath(method, body);
         List<TreePath> all = body.getStatements().stream().map(statement -> new TreePath(bodyPath, statement)).toList();
         // what a condition chooses from has one type only where all agree (JLS 15.25)
-        Optional<BodyForm> value = value(all).filter(shape -> shape instanceof SingleValue || isOfType(code, element, shape));
+        Optional<BodyForm> value = value(all).filter(shape -> shape instanceof SingleValue
+                || isOfType(code, element, shape));
         if (value.isPresent()) {
             return value.get();
         }

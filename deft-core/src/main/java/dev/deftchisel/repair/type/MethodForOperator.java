@@ -104,7 +104,8 @@ public final class MethodForOperator implements Repair {
                 && AttributedFile.outer(path).getLeaf() instanceof LambdaExpressionTree) {
             return compared(path, order, site.code()).stream().toList();
         }
-        return written(whole, site.code()).filter(WrittenCall::isCall).map(one -> Fix.of("call the methods that calculate",
+        return written(whole, site.code()).filter(WrittenCall::isCall)
+                .map(one -> Fix.of("call the methods that calculate",
                 edits -> replace(edits, whole, one.text()))).stream().toList();
     }
 
@@ -186,7 +187,8 @@ public final class MethodForOperator implements Repair {
             Optional<WrittenCall> operand = written(new TreePath(path, minus.getExpression()), code);
             return operand.filter(MethodForOperator::isObject)
                     .flatMap(one -> method(one.type(), METHODS.get(Tree.Kind.UNARY_MINUS), 0, code)
-                    .map(method -> new WrittenCall(grouped(one, minus.getExpression()).text() + "." + method.getSimpleName()
+                    .map(method -> new WrittenCall(grouped(one, minus.getExpression())
+                            .text() + "." + method.getSimpleName()
                             + "()", method.getReturnType(), true)))
                     .or(() -> code.type(path).map(type -> new WrittenCall(code.text(tree), type, false)));
         }
@@ -206,8 +208,10 @@ public final class MethodForOperator implements Repair {
     }
 
     /** One operator between two values, at least one of which is an object. */
-    private static Optional<WrittenCall> call(Tree.Kind kind, WrittenCall left, WrittenCall right, AttributedFile code) {
-        Optional<WrittenCall> object = isObject(left) || NamedTypes.is(left.type(), "java.lang.String") ? Optional.of(left)
+    private static Optional<WrittenCall> call(Tree.Kind kind, WrittenCall left, WrittenCall right,
+            AttributedFile code) {
+        Optional<WrittenCall> object = isObject(left) || NamedTypes.is(left.type(), "java.lang.String")
+                ? Optional.of(left)
                 : made(left, right.type(), code);
         if (object.isEmpty()) {
             return Optional.empty();

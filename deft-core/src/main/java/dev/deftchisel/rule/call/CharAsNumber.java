@@ -65,7 +65,8 @@ public final class CharAsNumber implements Rule {
             String text = code.text(argument);
             String inside = text.substring(1, text.length() - 1);
             boolean isLiteral = argument.getKind() == Tree.Kind.CHAR_LITERAL;
-            context.report(argument, "the character is taken for a capacity", Fix.of("begin with the character", edits ->
+            context.report(argument, "the character is taken for a capacity",
+                    Fix.of("begin with the character", edits ->
                     edits.replace(made, to -> {
                         to.write("new ").carry(code.range(made.getIdentifier())).write("(");
                         if (isLiteral) {

@@ -92,7 +92,8 @@ public final class LambdaBlock implements Rule {
         Optional<ExpressionTree> value = only instanceof ReturnTree result ? Optional.ofNullable(result.getExpression())
                 : only instanceof ExpressionStatementTree statement && !isOverloaded(path, code)
                         ? Optional.of(statement.getExpression()) : Optional.empty();
-        value.ifPresent(expression -> context.report(new Range(code.range(block).start(), code.range(block).start() + 1),
+        value.ifPresent(expression -> context.report(new Range(code.range(block).start(), code.range(block)
+                .start() + 1),
                 "the block holds one expression", Fix.of("write the expression alone",
                         edits -> edits.replace(block, to -> to.carry(code.range(expression),
                                 Layout.indentOf(code.file(), code.range(only).start()),

@@ -84,7 +84,8 @@ public final class RedundantCast implements Rule {
         }
         boolean isSame = code.types().isSameType(from.get(), to.get()) && !isInferred(inner, code);
         if (isSame || widensForNothing(path, inner, from.get(), to.get(), code)) {
-            context.report(path.getLeaf(), "this is " + Phrases.article(cast.getType().toString()) + " without the cast",
+            context.report(path.getLeaf(), "this is " + Phrases.article(cast.getType().toString())
+                    + " without the cast",
                     Fix.of("remove the cast", edits -> keep(path, cast, edits)));
         }
     }

@@ -49,7 +49,8 @@ public sealed interface DependencyNotation {
         Optional<String> version = parts.length > 2 && !parts[2].isBlank() ? Optional.of(parts[2]) : Optional.empty();
         Module module = new Module(parts[0], parts[1], parts.length > 3 ? parts[3] : "", mark < 0 ? "jar"
                 : notation.substring(mark + 1));
-        return Optional.of(new Published(configuration, module, version.map(DependencyNotation::plain), isPlatform, exclusions));
+        return Optional.of(new Published(configuration, module, version.map(DependencyNotation::plain), isPlatform,
+                exclusions));
     }
 
     /** Without what only says how strictly it is meant: {@code 1.2!!}. */

@@ -47,7 +47,8 @@ public final class NotationReader {
                 .map(Value.Argument::value).toList();
         if (values.size() > 1 && values.stream().allMatch(Value.Text.class::isInstance)
                 && !((Value.Text) values.get(0)).text().contains(":")) {
-            return together(values).flatMap(text -> DependencyNotation.published(configuration, text, false, exclusions))
+            return together(values).flatMap(text -> DependencyNotation.published(configuration, text, false,
+                    exclusions))
                     .map(List::of);
         }
         List<DependencyNotation> all = new ArrayList<>();
@@ -67,15 +68,18 @@ public final class NotationReader {
         return parts.size() == values.size() ? Optional.of(String.join(":", parts)) : Optional.empty();
     }
 
-    private Optional<List<DependencyNotation>> named(String configuration, List<Value.Argument> arguments, List<String> exclusions) {
+    private Optional<List<DependencyNotation>> named(String configuration, List<Value.Argument> arguments,
+            List<String> exclusions) {
         Optional<String> group = text(arguments, "group");
         Optional<String> name = text(arguments, "name");
         if (group.isEmpty() || name.isEmpty()) {
             return Optional.empty();
         }
-        DependencyNotation.Module module = new DependencyNotation.Module(group.get(), name.get(), text(arguments, "classifier").orElse(""),
+        DependencyNotation.Module module = new DependencyNotation.Module(group.get(), name.get(),
+                text(arguments, "classifier").orElse(""),
                 text(arguments, "ext").orElse("jar"));
-        return Optional.of(List.of(new DependencyNotation.Published(configuration, module, text(arguments, "version"), false,
+        return Optional.of(List.of(new DependencyNotation.Published(configuration, module, text(arguments, "version"),
+                false,
                 exclusions)));
     }
 
@@ -84,7 +88,8 @@ public final class NotationReader {
                 .flatMap(argument -> variables.text(argument.value()));
     }
 
-    private Optional<List<DependencyNotation>> value(String configuration, Value value, boolean isPlatform, List<String> exclusions) {
+    private Optional<List<DependencyNotation>> value(String configuration, Value value, boolean isPlatform,
+            List<String> exclusions) {
         if (value instanceof Value.Many many) {
             List<DependencyNotation> all = new ArrayList<>();
             for (Value one : many.values()) {
@@ -106,13 +111,15 @@ public final class NotationReader {
                 ? Optional.of(call.name().replaceAll("\\.get$", ""))
                 : Optional.empty();
         if (reference.filter(name -> PROJECT_ACCESSOR.matcher(name).matches()).isPresent()) {
-            return Optional.of(List.of(new DependencyNotation.Project(configuration, projectOf.apply(reference.get()))));
+            return Optional.of(List.of(new DependencyNotation.Project(configuration,
+                    projectOf.apply(reference.get()))));
         }
         List<String> catalogued = reference.stream().flatMap(name -> variables.catalogs().stream()
                 .flatMap(catalog -> catalog.coordinates(name).stream())).toList();
         List<String> notations = catalogued.isEmpty() ? variables.text(value).stream().toList() : catalogued;
         List<DependencyNotation> needs = notations.stream()
-                .flatMap(notation -> DependencyNotation.published(configuration, notation, isPlatform, exclusions).stream())
+                .flatMap(notation -> DependencyNotation.published(configuration, notation, isPlatform, exclusions)
+                        .stream())
                 .map(DependencyNotation.class::cast).toList();
         return needs.isEmpty() ? Optional.empty() : Optional.of(needs);
     }
@@ -134,7 +141,8 @@ public final class NotationReader {
             case "testFixtures", "variantOf", "create", "dependencies.create" ->
                     first.flatMap(inner -> value(configuration, inner, isPlatform, exclusions(call.block())));
             case "project" -> first.flatMap(variables::text)
-                    .map(path -> List.of(new DependencyNotation.Project(configuration, path.startsWith(":") ? path : ":" + path)));
+                    .map(path -> List.of(new DependencyNotation.Project(configuration, path.startsWith(":") ? path
+                            : ":" + path)));
             case "files" -> {
                 List<Path> files = call.arguments().stream()
                         .flatMap(argument -> variables.text(argument.value()).stream())
@@ -169,7 +177,8 @@ public final class NotationReader {
                 .flatMap(kind -> kind.first().stream()).flatMap(value -> variables.text(value).stream()).findFirst();
         return version.isEmpty() ? needs : needs.stream()
                 .map(need -> need instanceof DependencyNotation.Published one
-                        ? new DependencyNotation.Published(one.configuration(), one.coordinates(), version, one.isPlatform(),
+                        ? new DependencyNotation.Published(one.configuration(), one.coordinates(), version,
+                                one.isPlatform(),
                                 one.exclusions()) : need)
                 .toList();
     }

@@ -105,7 +105,8 @@ public final class ScriptInterpreter {
             managed(statement);
         } else if (full.endsWith("useJUnitJupiter")) {
             String version = statement.first().flatMap(variables::text).map(text -> ":" + text).orElse("");
-            DependencyNotation.published("testImplementation", "org.junit.jupiter:junit-jupiter" + version, false, List.of())
+            DependencyNotation.published("testImplementation", "org.junit.jupiter:junit-jupiter" + version, false,
+                    List.of())
                     .ifPresent(project.needs()::add);
         } else if (!setting(full, statement.arguments().stream().map(Value.Argument::value)
                 .toList(), statement.line())) {
@@ -183,7 +184,8 @@ public final class ScriptInterpreter {
         if (needs.isEmpty()) {
             host.report(statement.line(), "what '" + configuration + "' needs here is computed, and not known");
         } else if (context.endsWith("constraints")) {
-            needs.get().stream().filter(DependencyNotation.Published.class::isInstance).map(DependencyNotation.Published.class::cast)
+            needs.get().stream().filter(DependencyNotation.Published.class::isInstance)
+                    .map(DependencyNotation.Published.class::cast)
                     .forEach(project.managed()::add);
         } else {
             project.needs().addAll(needs.get());

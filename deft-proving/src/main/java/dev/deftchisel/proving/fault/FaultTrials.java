@@ -90,7 +90,8 @@ public final class FaultTrials {
             Subjects subjects = new RenameSubjects(analyst, Draw.of(seed), 0, Set.of());
             for (int number = 0; number < count; number++) {
                 Subject subject = subjects.subject(number);
-                Plan plan = DeepStack.call(() -> rename.plan(chisel.resolved(subject.place()), subject.answers(), analyst));
+                Plan plan = DeepStack.call(() -> rename.plan(chisel.resolved(subject.place()), subject.answers(),
+                        analyst));
                 if (plan instanceof Plan.Ready ready && isLetThrough(analyst, ready, ready.change())) {
                     plant(analyst, baseline, ready, subject, tallies);
                 }

@@ -62,7 +62,8 @@ public final class TypeSubjects extends RandomFiles {
         for (Binding binding : drawn.subList(0, Math.min(MOST_IN_FILE, drawn.size()))) {
             Place place = new Place(file.path(), new Range(binding.range().start(), binding.range().start()));
             ResolvedPlace resolved = new ResolvedPlace(place, file, analysis);
-            List<Offer> found = operations.stream().map(operation -> operation.offer(resolved)).flatMap(Optional::stream)
+            List<Offer> found = operations.stream().map(operation -> operation.offer(resolved))
+                    .flatMap(Optional::stream)
                     .toList();
             if (!found.isEmpty()) {
                 return Optional.of(subject(number, place, found.get(random.nextInt(found.size())), random));

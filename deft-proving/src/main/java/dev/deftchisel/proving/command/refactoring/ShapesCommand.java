@@ -1,7 +1,7 @@
 package dev.deftchisel.proving.command.refactoring;
 
-import dev.deftchisel.proving.shape.GradleRun;
 import dev.deftchisel.proving.shape.FetchedLibraries;
+import dev.deftchisel.proving.shape.GradleRun;
 import dev.deftchisel.proving.shape.OpenedShape;
 import dev.deftchisel.proving.shape.OwnBuild;
 import dev.deftchisel.proving.shape.Shape;
