@@ -38,7 +38,7 @@ import picocli.CommandLine.Parameters;
 @Command(name = "at", description = AtCommand.WHAT)
 final class AtCommand extends ChiselCommand {
 
-    static final String WHAT = "Work at a place: see it, take an offer with one key, go on.";
+    static final String WHAT = "Work at a place by single keys: see it, apply an offer, go on.";
 
     /** The one question about several that is asked before there is anything to see. */
     private static final String MEMBERS = "members";

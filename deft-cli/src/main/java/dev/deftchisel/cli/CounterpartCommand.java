@@ -15,7 +15,7 @@ import picocli.CommandLine.Parameters;
 @Command(name = "counterpart", description = CounterpartCommand.WHAT)
 final class CounterpartCommand extends ChiselCommand {
 
-    static final String WHAT = "Tell where the tests of a type are, or what a test is for.";
+    static final String WHAT = "Show the tests of a type, or the type that a test is for.";
 
     @Parameters(index = "0", paramLabel = "PLACE", description = "where; see 'deft --help'")
     private String place;

@@ -141,7 +141,7 @@ final class DemoCommand implements Callable<Integer> {
                 + "Refused.");
         run("rename", "harbour.office.Log#note(Object)", "warn");
 
-        heading("Give the value of an expression a name. One is proposed, so it need not be told.");
+        heading("Extract an expression into a local variable. One is proposed, so it need not be told.");
         run("extract-variable", "src/main/java/harbour/dues/TonnageTariff.java:16:16-16:35");
 
         heading("A name that only gets in the way: put its value where it is used.");

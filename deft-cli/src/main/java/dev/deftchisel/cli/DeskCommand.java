@@ -36,7 +36,7 @@ import picocli.CommandLine.Parameters;
 @Command(name = "desk", description = DeskCommand.WHAT)
 final class DeskCommand implements Callable<Integer> {
 
-    static final String WHAT = "Work on the code on a full screen, by keys.";
+    static final String WHAT = "Edit and refactor on a full screen, by keys.";
 
     private static final String OWN_KEYS = "keys";
 

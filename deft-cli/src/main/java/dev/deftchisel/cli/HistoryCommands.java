@@ -22,7 +22,7 @@ final class HistoryCommands {
     @Command(name = "undo", description = Undo.WHAT)
     static final class Undo extends ChiselCommand {
 
-        static final String WHAT = "Take the latest change back.";
+        static final String WHAT = "Undo the latest change.";
 
         Undo(Console console) {
             super(console);
@@ -38,7 +38,7 @@ final class HistoryCommands {
     @Command(name = "redo", description = Redo.WHAT)
     static final class Redo extends ChiselCommand {
 
-        static final String WHAT = "Do the change again that was taken back last.";
+        static final String WHAT = "Redo the change that was undone last.";
 
         Redo(Console console) {
             super(console);
@@ -63,7 +63,7 @@ final class HistoryCommands {
     @Command(name = "history", description = History.WHAT)
     static final class History extends ChiselCommand {
 
-        static final String WHAT = "List the changes made here, latest last.";
+        static final String WHAT = "List the changes made here, the latest last.";
 
         History(Console console) {
             super(console);

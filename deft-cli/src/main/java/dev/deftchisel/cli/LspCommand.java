@@ -24,7 +24,7 @@ import picocli.CommandLine.Option;
 @Command(name = "lsp", description = LspCommand.WHAT)
 final class LspCommand implements Callable<Integer> {
 
-    static final String WHAT = "Serve an editor that has a language-server client.";
+    static final String WHAT = "Run the language server for an editor.";
 
     private static final int HIGHEST_PORT = 65_535;
 

@@ -16,7 +16,7 @@ import picocli.CommandLine.Parameters;
 @Command(name = "offers", description = OffersCommand.WHAT)
 final class OffersCommand extends ChiselCommand {
 
-    static final String WHAT = "List what can be done at a place.";
+    static final String WHAT = "List the refactorings and fixes that are possible at a place.";
 
     @Parameters(index = "0", paramLabel = "PLACE", description = "where; see 'deft --help'")
     private String place;

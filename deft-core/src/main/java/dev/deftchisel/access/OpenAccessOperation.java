@@ -53,7 +53,7 @@ public final class OpenAccessOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Open a member or type to code that may not use it";
+        return "Open the access of a member or type to the code that uses it";
     }
 
     @Override

@@ -40,7 +40,7 @@ public final class BindParametersOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Keep what a constructor is given, and does not use, in fields";
+        return "Assign the unused parameters of a constructor to fields";
     }
 
     @Override

@@ -49,7 +49,7 @@ public final class DeclareAllOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Declare all types, constructors, methods and variables that a file asks for";
+        return "Declare all types, constructors, methods and variables that a file lacks";
     }
 
     @Override

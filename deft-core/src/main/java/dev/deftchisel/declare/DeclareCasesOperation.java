@@ -44,7 +44,7 @@ public final class DeclareCasesOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Write the cases that a switch over an enum does not have";
+        return "Declare the missing cases of a switch over an enum";
     }
 
     @Override

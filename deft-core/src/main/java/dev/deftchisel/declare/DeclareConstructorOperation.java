@@ -54,7 +54,7 @@ public final class DeclareConstructorOperation extends DeclareOperation {
 
     @Override
     public String summary() {
-        return "Declare the constructor that a call asks for";
+        return "Declare the constructor that a call refers to";
     }
 
     @Override

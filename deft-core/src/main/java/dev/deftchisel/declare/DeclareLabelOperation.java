@@ -46,7 +46,7 @@ public final class DeclareLabelOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Declare the label that a break or continue names";
+        return "Declare the label that a break or continue refers to";
     }
 
     @Override

@@ -45,7 +45,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
 
     @Override
     public String summary() {
-        return "Declare the method that a call asks for";
+        return "Declare the method that a call refers to";
     }
 
     @Override

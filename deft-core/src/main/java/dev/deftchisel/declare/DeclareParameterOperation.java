@@ -56,7 +56,7 @@ public final class DeclareParameterOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Declare the parameter that a name asks for, or one argument too many";
+        return "Declare the parameter that a name or an extra argument refers to";
     }
 
     @Override

@@ -75,7 +75,7 @@ public final class DeclareTypeOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Declare the class, record, interface, enum, annotation or exception that a name asks for";
+        return "Declare the class, record, interface, enum, annotation or exception that a name refers to";
     }
 
     @Override

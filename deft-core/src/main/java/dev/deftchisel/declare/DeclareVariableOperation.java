@@ -60,7 +60,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
 
     @Override
     public String summary() {
-        return "Declare the variable, field or constant that a name asks for";
+        return "Declare the variable, field or constant that a name refers to";
     }
 
     @Override

@@ -50,7 +50,7 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
 
     @Override
     public String summary() {
-        return "Write methods that tell or set the values of chosen fields";
+        return "Generate getters and setters for chosen fields";
     }
 
     @Override

@@ -66,7 +66,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
 
     @Override
     public String summary() {
-        return "Write a constructor that takes the values of chosen fields";
+        return "Generate a constructor that takes the values of chosen fields";
     }
 
     @Override

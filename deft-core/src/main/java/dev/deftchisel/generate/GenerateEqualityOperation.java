@@ -40,7 +40,7 @@ public final class GenerateEqualityOperation extends GenerateOperation {
 
     @Override
     public String summary() {
-        return "Write equals and hashCode over chosen fields";
+        return "Generate equals and hashCode over chosen fields";
     }
 
     @Override

@@ -38,7 +38,7 @@ public final class GenerateNotificationOperation extends GenerateOperation {
 
     @Override
     public String summary() {
-        return "Have setters tell listeners that a property changes";
+        return "Generate setters that notify listeners of a changed property";
     }
 
     @Override

@@ -49,7 +49,7 @@ public final class GenerateOrderingOperation extends GenerateOperation {
 
     @Override
     public String summary() {
-        return "Write a comparator over chosen fields, as a constant";
+        return "Generate a comparator over chosen fields, as a constant";
     }
 
     @Override

@@ -43,7 +43,7 @@ public final class GenerateTextFormOperation extends GenerateOperation {
 
     @Override
     public String summary() {
-        return "Write toString over chosen fields";
+        return "Generate toString over chosen fields";
     }
 
     @Override

@@ -68,7 +68,7 @@ public final class InlineOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Put what a variable, field or method stands for where its name stands";
+        return "Inline a variable, field or method: replace its uses by its value or body";
     }
 
     @Override

@@ -31,7 +31,7 @@ public final class MoveToPackageFolderOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Move a file to the folder that its package names";
+        return "Move a file to the folder of its package";
     }
 
     @Override

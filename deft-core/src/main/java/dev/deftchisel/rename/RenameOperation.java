@@ -93,7 +93,7 @@ public final class RenameOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Give a symbol another name, everywhere it is used";
+        return "Rename a symbol and all its uses";
     }
 
     @Override

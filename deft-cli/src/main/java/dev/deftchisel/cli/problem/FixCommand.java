@@ -27,7 +27,7 @@ import picocli.CommandLine.Parameters;
 @Command(name = "fix", description = FixCommand.WHAT)
 public final class FixCommand extends ChiselCommand {
 
-    public static final String WHAT = "Fix the problem at a place, or all of some rules in a scope.";
+    public static final String WHAT = "Fix the problem at a place, or all problems of some rules in a scope.";
 
     @Parameters(arity = "0..*", paramLabel = "PLACE|PATH",
             description = "one place, or files and folders; else the workspace, which needs --rules")

@@ -18,7 +18,7 @@ import picocli.CommandLine.Parameters;
 @Command(name = "next", description = NextCommand.WHAT)
 public final class NextCommand extends ChiselCommand {
 
-    public static final String WHAT = "Show the next problem after a place, with what would mend it.";
+    public static final String WHAT = "Show the next problem after a place, with its fixes.";
 
     @Parameters(index = "0", paramLabel = "PLACE", description = "where; see 'deft --help'")
     private String place;

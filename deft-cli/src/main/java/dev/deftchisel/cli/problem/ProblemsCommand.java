@@ -25,7 +25,7 @@ import picocli.CommandLine.Parameters;
 @Command(name = "problems", description = ProblemsCommand.WHAT)
 public final class ProblemsCommand extends ChiselCommand {
 
-    public static final String WHAT = "List what is wrong with code or could be better, and what would mend it.";
+    public static final String WHAT = "List errors and other problems of the code, with their fixes.";
 
     @Parameters(arity = "0..*", paramLabel = "PATH", description = "files or folders, or one place; else the workspace")
     private List<String> named = List.of();

@@ -21,7 +21,7 @@ import picocli.CommandLine.Parameters;
 @Command(name = "rules", description = RulesCommand.WHAT)
 public final class RulesCommand implements Callable<Integer> {
 
-    public static final String WHAT = "List the rules by which problems are found, or explain one.";
+    public static final String WHAT = "List the rules, or explain one.";
 
     private final Console console;
 

@@ -82,7 +82,7 @@ public final class ExtractMethodOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Make statements, or an expression, a method that is called instead";
+        return "Extract statements or an expression into a method";
     }
 
     @Override

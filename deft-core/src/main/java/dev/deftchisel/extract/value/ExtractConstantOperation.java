@@ -62,7 +62,7 @@ public final class ExtractConstantOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Give a value that is always the same a name in the class";
+        return "Extract a constant expression into a constant of the class";
     }
 
     @Override

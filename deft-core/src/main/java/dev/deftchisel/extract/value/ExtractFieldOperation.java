@@ -59,7 +59,7 @@ public final class ExtractFieldOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Give a value a name in the object";
+        return "Extract an expression into a field";
     }
 
     @Override

@@ -62,7 +62,7 @@ public final class ExtractParameterOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Have the callers pass a value that a method works out";
+        return "Extract an expression into a parameter, and pass it at every call";
     }
 
     @Override

@@ -61,7 +61,7 @@ public final class ExtractVariableOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Give the value of an expression a name";
+        return "Extract an expression into a local variable";
     }
 
     @Override

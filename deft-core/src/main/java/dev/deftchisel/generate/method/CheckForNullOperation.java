@@ -52,7 +52,7 @@ public final class CheckForNullOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Begin a method with a test that what it is given is not null";
+        return "Check the parameters of a method for null at its start";
     }
 
     @Override

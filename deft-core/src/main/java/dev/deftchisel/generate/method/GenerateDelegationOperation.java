@@ -48,7 +48,7 @@ public final class GenerateDelegationOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Write methods that pass each call on to a field";
+        return "Generate methods that delegate to a field";
     }
 
     @Override

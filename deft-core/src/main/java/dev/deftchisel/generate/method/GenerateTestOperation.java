@@ -59,7 +59,7 @@ public final class GenerateTestOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Write a test class for a type, or more tests in the one that is there";
+        return "Generate a test class for a type, or more tests in the existing one";
     }
 
     @Override

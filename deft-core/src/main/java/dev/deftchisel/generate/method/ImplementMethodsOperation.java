@@ -45,7 +45,7 @@ public final class ImplementMethodsOperation implements Operation {
 
     @Override
     public String summary() {
-        return "Write methods that a type inherits, those it must have first";
+        return "Implement or override inherited methods, missing ones first";
     }
 
     @Override
