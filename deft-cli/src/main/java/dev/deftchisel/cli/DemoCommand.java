@@ -82,7 +82,7 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = {"-h", "--help"}, usageHelp = true, description = "show this help")
     private boolean help;
 
-    @Option(names = "--keep", paramLabel = "DIR", description = "keep the copy here and only make it, to try things on")
+    @Option(names = "--keep", paramLabel = "DIR", description = "only make the copy, in this folder, to try things on")
     private Path keep;
 
     @Option(names = "--color", paramLabel = "WHEN", description = "auto, always or never")
@@ -141,7 +141,7 @@ final class DemoCommand implements Callable<Integer> {
                 + "Refused.");
         run("rename", "harbour.office.Log#note(Object)", "warn");
 
-        heading("Extract an expression into a local variable. One is proposed, so it need not be told.");
+        heading("Extract an expression into a local variable. One is proposed, so none need be given.");
         run("extract-variable", "src/main/java/harbour/dues/TonnageTariff.java:16:16-16:35");
 
         heading("A name that only gets in the way: put its value where it is used.");

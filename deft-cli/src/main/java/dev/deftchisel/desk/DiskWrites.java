@@ -30,7 +30,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * What reaches the disk: saved texts, changes, and both taken back. A change is worked out on what stands on the desk,
+ * What reaches the disk: saved texts, changes, and both taken back. A change is computed on what stands on the desk,
  * so files that it touches are saved just before it.
  */
 final class DiskWrites {

@@ -41,7 +41,7 @@ public final class DeclareConstructorOperation extends DeclareOperation {
 
     private static final String FIELDS = "fields";
     private static final String NONE = "none";
-    private static final Question KEEP_QUESTION = new Question.Choice(KEEP, "what becomes of what it is given",
+    private static final Question KEEP_QUESTION = new Question.Choice(KEEP, "what happens to its parameters",
             List.of(new Question.Option("use", "left to a constructor that takes more, or kept in fields"),
                     new Question.Option(FIELDS, "kept in fields, new ones where there are none"),
                     new Question.Option(NONE, "nothing")),

@@ -51,7 +51,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
     @Override
     public List<Question> questions() {
         return List.of(BODY_QUESTION, new Question.Text(RESULT,
-                "the type that it returns, when the call does not tell", ""),
+                "its return type, if the call does not show it", ""),
                 VISIBILITY_QUESTION);
     }
 
@@ -78,7 +78,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
         Optional<String> type = asked.answers().single(RESULT).filter(said -> !said.isEmpty())
                 .or(() -> shape.result().flatMap(asked.types().ofMethod()::member));
         if (type.isEmpty()) {
-            return new PlannedDeclaration.Impossible("the call does not tell what " + missing.name()
+            return new PlannedDeclaration.Impossible("the call does not show what " + missing.name()
                     + " returns; say it (result)");
         }
         boolean isInterface = owner.type().getKind().isInterface();

@@ -44,7 +44,7 @@ public final class DeclareParameterOperation implements Operation {
     public static final String KEEP = "keep";
 
     private static final Question VALUE_QUESTION = new Question.Text(VALUE,
-            "what the other calls pass; false, zero or null when nothing is said", "");
+            "what the other calls pass; false, zero or null by default", "");
     private static final Question KEEP_QUESTION = new Question.Choice(KEEP, "what a constructor does with it",
             List.of(new Question.Option("field", "it keeps it in a field"), new Question.Option("none", "nothing")),
             "field");
@@ -152,7 +152,7 @@ public final class DeclareParameterOperation implements Operation {
         Optional<TypeMirror> type = type(missing, before);
         if (type.isEmpty()) {
             return Plan.refused(Reason.at(file, missing.range(),
-                    "the use does not tell of which type the parameter is; declare what it needs first"));
+                    "the use does not show of which type the parameter is; declare what it needs first"));
         }
         String name = missing.call().isEmpty() ? missing.name()
                 : answers.single(NAME).orElseGet(() -> NameProposals.elsewhere(missing.code()).of(added(missing))

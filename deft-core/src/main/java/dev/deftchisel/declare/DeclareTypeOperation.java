@@ -45,7 +45,7 @@ import javax.lang.model.element.TypeElement;
 /** Declares the type that a name asks for, in a file of its own or within the class around. */
 public final class DeclareTypeOperation implements Operation {
 
-    /** The key of the choice of which kind it is; {@code use} for what the uses tell. */
+    /** The key of the choice of which kind it is; {@code use} for what the uses show. */
     public static final String KIND = "kind";
     /** The key of the choice where it goes: {@code own}, {@code beside} or {@code nested}. */
     public static final String WHERE = "where";
@@ -56,7 +56,7 @@ public final class DeclareTypeOperation implements Operation {
     private static final String NESTED = "nested";
     private static final String BESIDE = "beside";
     private static final Question KIND_QUESTION = new Question.Choice(KIND, "what it is", Stream.concat(
-            Stream.of(new Question.Option(USE, "what the uses tell")),
+            Stream.of(new Question.Option(USE, "what the uses show")),
             Stream.of(NewType.Kind.values()).map(kind -> new Question.Option(kind.key(),
                     (kind.key().matches("[aeiou].*") ? "an " : "a ") + kind.key())))
             .toList(), USE);

@@ -65,7 +65,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
 
     @Override
     public List<Question> questions() {
-        return List.of(AS_QUESTION, new Question.Text(TYPE, "its type, when the use does not tell", ""),
+        return List.of(AS_QUESTION, new Question.Text(TYPE, "its type, if the use does not show it", ""),
                 VISIBILITY_QUESTION);
     }
 
@@ -100,7 +100,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
         Optional<String> written = said.or(() -> type.flatMap(as.equals(LOCAL) ? types::local
                 : isConstant ? types.ofStatic()::field : types::field));
         if (written.isEmpty()) {
-            return new PlannedDeclaration.Impossible("the use does not tell of which type " + missing.name()
+            return new PlannedDeclaration.Impossible("the use does not show of which type " + missing.name()
                     + " is; say it (type)");
         }
         String value = said.map(PlaceholderCode::value).orElseGet(() -> value(asked, type.orElseThrow()));

@@ -29,7 +29,7 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
     private static final String FLUENT = "fluent";
     private static final Question ACCESS_QUESTION = new Question.Choice(
             ACCESS, "what the methods do",
-            List.of(new Question.Option("read", "tell the value"),
+            List.of(new Question.Option("read", "return the value"),
                     new Question.Option("write", "set the value"),
                     new Question.Option("both", "both")),
             "read");

@@ -50,7 +50,7 @@ public final class GenerateConstructorOperation extends GenerateOperation {
     public static final String FORM = "form";
 
     private static final String LEAST = "least";
-    private static final Question CHECKS_QUESTION = new Question.Flag(CHECKS, "values that are null are refused",
+    private static final Question CHECKS_QUESTION = new Question.Flag(CHECKS, "null values are rejected",
             false);
     private static final Question DOCUMENTED_QUESTION = new Question.Flag(DOCUMENTED, "the parameters are described",
             false);

@@ -48,7 +48,7 @@ public final class GenerateNotificationOperation extends GenerateOperation {
 
     @Override
     String membersLabel() {
-        return "the properties whose changes are told";
+        return "the properties whose changes are reported";
     }
 
     @Override
@@ -104,7 +104,7 @@ public final class GenerateNotificationOperation extends GenerateOperation {
                         + " was written by hand, and what it did besides is not done any more");
             }
             setter(request, part, text).ifPresentOrElse(members::add, () -> notes.add(AccessorNames.BEANS.writer(part)
-                    + " was written by hand and stays; it tells nobody (existing)"));
+                    + " was written by hand and stays; it notifies nobody (existing)"));
         }
         if (!isInherited) {
             for (String verb : List.of("add", "remove")) {

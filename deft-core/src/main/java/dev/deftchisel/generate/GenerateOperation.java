@@ -47,7 +47,7 @@ public abstract class GenerateOperation implements Operation {
     /** The key of the choice what becomes of members that are there: {@code keep} or {@code replace}. */
     public static final String EXISTING = "existing";
 
-    /** Who may use what is generated; everyone, when nothing is said. */
+    /** Who may use what is generated; everyone, by default. */
     static final AccessQuestion VISIBILITY = new AccessQuestion("who may use it",
             List.of(AccessLevel.PUBLIC, AccessLevel.PROTECTED, AccessLevel.PACKAGE, AccessLevel.PRIVATE));
 
@@ -70,7 +70,7 @@ public abstract class GenerateOperation implements Operation {
     /** The parts that can be chosen. */
     abstract List<StateField> candidates(TargetClass target);
 
-    /** Those that are chosen when nothing is said. */
+    /** Those that are chosen by default. */
     List<StateField> defaultMembers(TargetClass target, int offset) {
         return candidates(target);
     }

@@ -55,20 +55,20 @@ public final class GenerateOrderingOperation extends GenerateOperation {
     @Override
     List<Question> choices() {
         return List.of(new Question.Proposed(NAME, "the name of the constant", List.of()),
-                new Question.Members(DESCENDING, "those by which what is greater comes first", List.of(), List.of()),
+                new Question.Members(DESCENDING, "the fields in descending order", List.of(), List.of()),
                 NULLS_QUESTION, AS_QUESTION, VISIBILITY.question());
     }
 
     @Override
     List<Question> choices(TargetClass target) {
         List<String> names = candidates(target).stream().map(StateField::name).toList();
-        return List.of(new Question.Members(DESCENDING, "those by which what is greater comes first", names, List.of()),
+        return List.of(new Question.Members(DESCENDING, "the fields in descending order", names, List.of()),
                 NULLS_QUESTION, AS_QUESTION, VISIBILITY.question());
     }
 
     @Override
     String membersLabel() {
-        return "what the order goes by, the most important first";
+        return "the fields to compare, the most important first";
     }
 
     @Override

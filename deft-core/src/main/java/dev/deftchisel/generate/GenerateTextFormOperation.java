@@ -53,7 +53,7 @@ public final class GenerateTextFormOperation extends GenerateOperation {
 
     @Override
     String membersLabel() {
-        return "what the text tells";
+        return "the fields in the text";
     }
 
     @Override

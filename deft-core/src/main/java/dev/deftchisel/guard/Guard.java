@@ -128,7 +128,7 @@ public final class Guard {
 
     /**
      * Files that mention a renamed symbol or its new name, but were not looked at: the proof would have a hole there.
-     * Which files these are is worked out here again, so that the guard does not rest on what it judges.
+     * Which files these are is computed here again, so that the guard does not rest on what it judges.
      */
     private List<Difference> unseen(Analysis before, Change change) {
         List<Difference> undeclared = change.meaning().names().keySet().stream()

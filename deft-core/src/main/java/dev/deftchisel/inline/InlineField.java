@@ -118,7 +118,7 @@ final class InlineField {
         boolean isAlone = code.file().content().startsWith(";", code.range(tree.getInitializer()).end())
                 && code.members().stream().filter(member -> member.start() == code.range(tree).start()).count() == 1;
         if (!isSame) {
-            return Optional.of("its value may be another each time it is worked out, or doing so can be noticed");
+            return Optional.of("its value may be another each time it is computed, or doing so can be noticed");
         }
         return isAlone ? Optional.empty() : Optional
                 .of("it is declared together with others; split the declaration first");
@@ -175,7 +175,7 @@ final class InlineField {
             TreePath place = found.get();
             if (!code.sharesTypesWith(home) || !isObjectIdle(code, place)) {
                 return Plan.refused(Reason.at(use.file(), use.range(),
-                        "the object it is read from may be null, or is worked out here, which would be left out"));
+                        "the object it is read from may be null, or is computed here, which would be left out"));
             }
             TypeWriter writer = edits.writer(code);
             NewCode text = new NewCode(home.file());

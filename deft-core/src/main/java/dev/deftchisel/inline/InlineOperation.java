@@ -30,7 +30,7 @@ public final class InlineOperation implements Operation {
 
     private static final Question PLACES_QUESTION = new Question.Choice(
             PLACES,
-            "where the name gives way",
+            "which uses are inlined",
             List.of(new Question.Option("all", "everywhere, and the declaration goes"),
                     new Question.Option("keep", "everywhere, and the declaration stays"),
                     new Question.Option("here", "only in this place")),

@@ -14,7 +14,7 @@ public final class PlaceholderCode {
     private PlaceholderCode() {
     }
 
-    /** The value that a variable has when nothing is said (JLS 4.12.5), as code. */
+    /** The value that a variable has by default (JLS 4.12.5), as code. */
     public static String value(TypeMirror type) {
         return value(type.getKind().isPrimitive() ? type.getKind().name().toLowerCase(Locale.ROOT) : "");
     }

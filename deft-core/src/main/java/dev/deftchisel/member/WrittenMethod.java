@@ -34,7 +34,7 @@ public record WrittenMethod(AttributedFile code, TreePath path) {
         return (MethodTree) path.getLeaf();
     }
 
-    /** Of some of its parameters those that are meant when nothing is said: the one at a place, or all. */
+    /** Of some of its parameters those that are meant by default: the one at a place, or all. */
     public List<String> meant(Collection<String> names, Range place) {
         List<String> at = tree().getParameters().stream()
                 .filter(parameter -> code.range(parameter).encloses(place))

@@ -18,7 +18,7 @@ import javax.lang.model.type.TypeMirror;
 
 /**
  * What the compiler knows and the code does not say: types of variables without one, values of constants that are
- * worked out.
+ * computed.
  */
 public final class InlayHints {
 

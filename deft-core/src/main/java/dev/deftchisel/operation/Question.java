@@ -45,7 +45,7 @@ public sealed interface Question {
      * One of several.
      *
      * @param options  at least one
-     * @param defaultAnswer the option taken when nothing is said
+     * @param defaultAnswer the option taken by default
      */
     record Choice(String key, String label, List<Option> options, String defaultAnswer) implements Question {
 
@@ -68,7 +68,7 @@ public sealed interface Question {
      * Some of several, in an order.
      *
      * @param candidates all that can be chosen
-     * @param defaultAnswer   the ones taken when nothing is said
+     * @param defaultAnswer   the ones taken by default
      */
     record Members(String key, String label, List<String> candidates, List<String> defaultAnswer) implements Question {
 

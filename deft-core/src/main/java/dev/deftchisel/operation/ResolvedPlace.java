@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * A place together with what the code there means; worked out once for all operations that are asked.
+ * A place together with what the code there means; computed once for all operations that are asked.
  *
  * @param place    the place
  * @param file     its file

@@ -15,7 +15,7 @@ public interface Repair {
     /**
      * The ways to mend an error of one of the codes, best first; empty when none is known here. Sees one file, keeps
      * nothing, and may be called from any thread. A repair that throws is left out for that error; what a fix writes
-     * is only worked out when it is shown or taken.
+     * is only computed when it is shown or taken.
      *
      * @param site where it is
      */

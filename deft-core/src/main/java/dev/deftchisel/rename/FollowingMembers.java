@@ -24,7 +24,7 @@ import javax.lang.model.element.TypeElement;
 
 /**
  * Members that do not stand in the text and are called after what is renamed: an annotation processor adds them, and
- * will add others for the new name. What these are is worked out on the text with the new name.
+ * will add others for the new name. What these are is computed on the text with the new name.
  *
  * @param members in the order in which they are added
  */

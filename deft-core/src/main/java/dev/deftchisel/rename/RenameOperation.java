@@ -70,7 +70,7 @@ public final class RenameOperation implements Operation {
                     new Question.Option("change", "change along")),
             "keep");
     private static final Question EXCEPT_QUESTION = new Question.Text(
-            EXCEPT, "what is named after it and keeps its name all the same, such as getDepth,depths", "");
+            EXCEPT, "what is named after it but keeps its name, such as getDepth,depths", "");
     private static final Question RELATED_QUESTION = new Question.Choice(
             RELATED,
             "what is named after it: accessors and parameters of a field, variables and tests of a type",
@@ -84,7 +84,7 @@ public final class RenameOperation implements Operation {
                     new Question.Option("all", "every mention of the word")),
             "sure");
     private static final Question SUBPACKAGES_QUESTION = new Question.Flag(
-            SUBPACKAGES, "take the packages below it along", false);
+            SUBPACKAGES, "rename its subpackages too", false);
 
     @Override
     public String id() {

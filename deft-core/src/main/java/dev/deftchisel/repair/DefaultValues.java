@@ -3,7 +3,7 @@ package dev.deftchisel.repair;
 import dev.deftchisel.member.PlaceholderCode;
 import javax.lang.model.type.TypeMirror;
 
-/** The value that a type has when nothing is said (JLS 4.12.5). */
+/** The value that a type has by default (JLS 4.12.5). */
 public final class DefaultValues {
 
     private DefaultValues() {

@@ -9,7 +9,7 @@ import dev.deftchisel.source.outline.FileOutline;
 import java.nio.file.Path;
 
 /**
- * One Java file of a snapshot. What is derived from the text is worked out when first asked for and then kept; asking
+ * One Java file of a snapshot. What is derived from the text is computed when first asked for and then kept; asking
  * from several threads at once is safe and at worst works it out twice.
  */
 public final class SourceFile {

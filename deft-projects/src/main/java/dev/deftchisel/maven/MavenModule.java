@@ -28,7 +28,7 @@ import org.codehaus.plexus.util.xml.Xpp3Dom;
 /** Reads off an effective model what a {@link Module} says. */
 final class MavenModule {
 
-    /** What the compiler plugin compiles for when nothing is said. */
+    /** What the compiler plugin compiles for by default. */
     private static final int STANDARD_LEVEL = 8;
 
     private MavenModule() {

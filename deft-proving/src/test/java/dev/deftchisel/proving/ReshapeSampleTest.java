@@ -84,7 +84,7 @@ class ReshapeSampleTest {
 
     @Test
     void valuesThatBecomeParametersCompile() throws IOException {
-        // most values depend on variables of the body, or are not the first that it works out
+        // most values depend on variables of the body, or are not the first that it computes
         List<Verdict> verdicts = tried(36, Oracles.ofReshaping(), analyst ->
                 new ExpressionSubjects(analyst, Draw.of(5), "extract-parameter", true));
         assertTrue(applied(verdicts) > 2, VerdictLines.of(verdicts, Verdict.Result.REFUSED));

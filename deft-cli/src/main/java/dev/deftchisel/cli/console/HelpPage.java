@@ -17,7 +17,7 @@ public final class HelpPage {
 
     private static final String FOOT = """
 
-            'deft COMMAND --help' tells the options of a command, 'deft --version' the version.
+            'deft COMMAND --help' shows the options of a command, 'deft --version' the version.
 
             A PLACE is path:line:column, a range path:line:column-line:column, or a symbol
             as in Javadoc: harbour.Berth#moor(Vessel).

@@ -10,7 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Fields whose value is worked out by their getter: whatever they say, they hold a reference to it. The compiler is
+ * Fields whose value is computed by their getter: whatever they say, they hold a reference to it. The compiler is
  * shown {@code AtomicReference<Type> name = new AtomicReference<>(value)}.
  */
 final class LazyFields {

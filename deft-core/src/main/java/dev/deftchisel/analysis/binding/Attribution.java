@@ -12,7 +12,7 @@ import javax.lang.model.util.Types;
 /**
  * What one compiler run gave, read off its trees.
  *
- * @param facts what names mean in the files, worked out when it is asked for
+ * @param facts what names mean in the files, computed when it is asked for
  * @param visibility which types the files may name by their build
  */
 public record Attribution(

@@ -145,7 +145,7 @@ public record TargetType(TypeMirror type, Optional<TreePath> source) {
     }
 
     /**
-     * A choice between numbers is worked out as their common type, any other is what its own place asks for (JLS
+     * A choice between numbers is computed as their common type, any other is what its own place asks for (JLS
      * 15.25).
      */
     private static Optional<TypeMirror> throughChoice(TreePath choice, AttributedFile code) {

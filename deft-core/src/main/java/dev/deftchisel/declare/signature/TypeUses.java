@@ -80,7 +80,7 @@ public final class TypeUses {
         return kind.isInstance(place.getLeaf()) ? Stream.of(place) : Stream.empty();
     }
 
-    /** What it is when nothing is said. */
+    /** What it is by default. */
     public NewType.Kind kind() {
         if (all.stream().anyMatch(use -> around(use, AnnotationTree.class).findAny().isPresent())) {
             return NewType.Kind.ANNOTATION;

@@ -75,7 +75,7 @@ public record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objectio
         } else if (first.value().isEmpty() && flow.outputs().size() <= 1 && (isLast(fragment, first) || isAlways)) {
             return new Exits(isLast(fragment, first) ? Kind.DROPPED : Kind.FOLLOWING, jumps, Optional.empty());
         } else if (!flow.outputs().isEmpty()) {
-            return refused(code, jumps, first, "this leaves the selected code on some ways only, and '"
+            return refused(code, jumps, first, "this leaves the selected code on some paths only, and '"
                     + flow.outputs().get(0).name() + "' is needed on the others");
         } else if (isSame && first.value().filter(value -> !(value instanceof LiteralTree)).isEmpty()) {
             return new Exits(Kind.FLAGGED, jumps, Optional.empty());
@@ -84,7 +84,7 @@ public record Exits(Kind kind, List<Jumps.Jump> jumps, Optional<Reason> objectio
             return new Exits(Kind.MARKED, jumps, Optional.empty());
         }
         return refused(code, jumps, first,
-                "this leaves the selected code on some ways only, with a value that cannot tell them from the others");
+                "this leaves the selected code on some paths only, with a value that cannot tell them from the others");
     }
 
     /** The method that a {@code return} in a fragment would leave, if it returns a value. */

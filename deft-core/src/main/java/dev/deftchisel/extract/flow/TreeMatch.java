@@ -185,7 +185,7 @@ public final class TreeMatch {
         return code.types().isSameType(first.asType(), second.asType());
     }
 
-    /** Whether two values may differ, because they can as well be worked out before everything else. */
+    /** Whether two values may differ, because they can as well be computed before everything else. */
     private boolean mayVary(TreePath left, TreePath right) {
         if (!(left.getLeaf() instanceof ExpressionTree) || !(right.getLeaf() instanceof ExpressionTree)
                 || !SelectedExpression.isValue(code, left) || !SelectedExpression.isValue(there, right)) {

@@ -26,7 +26,7 @@ enum DuplicateScope {
     static Question question() {
         return new Question.Choice(
                 KEY,
-                "what becomes of places that do the same",
+                "what to do with duplicates",
                 List.of(new Question.Option("leave", "they stay as they are"),
                         new Question.Option(REPLACE, "in the class they call the method too; what differs is passed "
                                 + "over"),

@@ -39,7 +39,7 @@ public final class ExtractMethodOperation implements Operation {
     public static final String NAME = "name";
 
     /**
-     * The key of the choice what becomes of places that do the same: {@code leave}, {@code replace} or {@code package}.
+     * The key of the choice what to do with duplicates: {@code leave}, {@code replace} or {@code package}.
      */
     public static final String DUPLICATES = DuplicateScope.KEY;
 
@@ -52,7 +52,7 @@ public final class ExtractMethodOperation implements Operation {
     private static final String RECORD = "record";
     private static final Question RESULTS_QUESTION = new Question.Choice(
             RESULTS,
-            "how several values come out that are needed afterwards",
+            "how several results are returned",
             List.of(new Question.Option("one", "not at all: a method returns one value"),
                     new Question.Option(RECORD, "as a record that is made for them")),
             "one");

@@ -21,8 +21,8 @@ import javax.lang.model.element.Modifier;
 
 /**
  * Whether a value of a method is the same when the caller works it out, just before the body runs: it needs nothing but
- * parameters and what does not change until then, and it cannot be told when it is worked out; or it is the first thing
- * that the body works out in any case.
+ * parameters and what does not change until then, and it cannot be told when it is computed; or it is the first thing
+ * that the body computes in any case.
  */
 final class CallerEvaluation {
 
@@ -63,7 +63,7 @@ final class CallerEvaluation {
     }
 
     /**
-     * Whether it makes no difference whether the value is worked out before or after something else that can be
+     * Whether it makes no difference whether the value is computed before or after something else that can be
      * noticed.
      */
     boolean isPure() {
@@ -119,7 +119,7 @@ final class CallerEvaluation {
         boolean isLocked = element.getModifiers().contains(Modifier.SYNCHRONIZED)
                 && (effects.readsState() || effects.isVisible());
         if (isLocked) {
-            return reason("it is worked out while the method holds its lock, which the caller does not");
+            return reason("it is computed while the method holds its lock, which the caller does not");
         } else if (effects.isPure() && !effects.readsState()) {
             return effects.isFresh() && isRepeated() ? reason("a new object is made here each time it is reached")
                     : Optional.empty();

@@ -29,7 +29,7 @@ import java.util.Set;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 
-/** Makes a value that a method works out a parameter of it, which every caller passes. */
+/** Makes a value that a method computes a parameter of it, which every caller passes. */
 public final class ExtractParameterOperation implements Operation {
 
     /** The key of the name. */
@@ -50,7 +50,7 @@ public final class ExtractParameterOperation implements Operation {
             "here");
     private static final Question CALLS_QUESTION = new Question.Choice(
             CALLS,
-            "what becomes of the calls",
+            "whether the calls change",
             List.of(new Question.Option("change", "each passes the value"),
                     new Question.Option("stay", "they stay, and the method they call passes it on to a new one")),
             "change");

@@ -97,7 +97,7 @@ public final class ExtractVariableOperation implements Operation {
         if (!(home instanceof InsertionPoint.Nowhere)) {
             return new Placement(home, List.of());
         }
-        // a value that is the same all the while may also be worked out before the whole statement
+        // a value that is the same all the while may also be computed before the whole statement
         Optional<InsertionPoint> earlier = new SameValue(analysis, code, selected).doubt().isEmpty()
                 ? VariablePlacement.beforeStatement(code, selected)
                 : Optional.empty();

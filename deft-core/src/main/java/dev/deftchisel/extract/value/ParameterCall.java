@@ -70,7 +70,7 @@ final class ParameterCall {
      * Why the value cannot be passed here; empty when it can.
      *
      * @param needed the parameters that it needs
-     * @param isPure whether it cannot be told when it is worked out
+     * @param isPure whether it cannot be told when it is computed
      * @param place  the index of the new parameter
      */
     Optional<Reason> objection(List<Occurrence> needed, boolean isPure, int place) {
@@ -94,7 +94,7 @@ final class ParameterCall {
         Optional<TreePath> turned = arguments().stream().skip(place).map(later -> new TreePath(path, later))
                 .filter(later -> !code.effects(later).commutesWith(from.effects(value))).findFirst();
         if (turned.isPresent()) {
-            return reason(turned.get(), "the value would be worked out before this, and the order can matter");
+            return reason(turned.get(), "the value would be computed before this, and the order can matter");
         }
         Optional<TreePath> object = object();
         if (object.isPresent() && from.dependsOnThis(value) && !isSameAgain(object.get())) {
@@ -103,14 +103,14 @@ final class ParameterCall {
         boolean isNeverNull = object.isEmpty() || object.get().getLeaf() instanceof NewClassTree
                 || object.get().getLeaf() instanceof IdentifierTree name && name.getName().contentEquals("this");
         return isPure || isNeverNull ? Optional.empty()
-                : reason(object.get(), "this may be null, which is found out after the value has been worked out");
+                : reason(object.get(), "this may be null, which is found out after the value has been computed");
     }
 
     private Optional<Reason> reason(TreePath at, String sentence) {
         return Optional.of(Reason.at(code.file().path(), code.range(at.getLeaf()), sentence));
     }
 
-    /** Whether an expression gives the same when it is worked out again among the arguments. */
+    /** Whether an expression gives the same when it is computed again among the arguments. */
     private boolean isSameAgain(TreePath expression) {
         Effects effects = code.effects(expression);
         return effects.isPure() && !effects.isFresh() && arguments().stream()

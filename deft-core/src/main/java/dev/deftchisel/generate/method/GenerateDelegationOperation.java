@@ -53,7 +53,7 @@ public final class GenerateDelegationOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(new Question.Members(MEMBERS, "the methods; all of an interface when nothing is said", List.of(),
+        return List.of(new Question.Members(MEMBERS, "the methods; all of an interface by default", List.of(),
                 List.of()),
                 IMPLEMENTS_QUESTION);
     }

@@ -50,7 +50,7 @@ public final class ImplementMethodsOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return List.of(new Question.Members(MEMBERS, "the methods; all that it must have when nothing is said",
+        return List.of(new Question.Members(MEMBERS, "the methods; all that it must have by default",
                 List.of(), List.of()),
                 BODY_QUESTION);
     }

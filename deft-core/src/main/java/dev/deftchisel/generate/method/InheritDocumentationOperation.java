@@ -33,7 +33,7 @@ public final class InheritDocumentationOperation implements Operation {
     public static final String FORM = "form";
 
     private static final String NONE = "none";
-    private static final Question FORM_QUESTION = new Question.Choice(FORM, "how it is said",
+    private static final Question FORM_QUESTION = new Question.Choice(FORM, "how the documentation is inherited",
             List.of(new Question.Option("tag", "by {@inheritDoc}, to which more can be added"),
                     new Question.Option(NONE, "by no comment at all")),
             "tag");

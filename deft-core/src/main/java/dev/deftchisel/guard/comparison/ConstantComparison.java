@@ -64,7 +64,7 @@ public final class ConstantComparison {
                         .anyMatch(site -> constantsAfter.contains(new ConstantDeclaration(site.file(), site.range())));
                 boolean stays = mapping.sites(file.path(), declared.range()).stream()
                         .anyMatch(site -> fields.contains(new ConstantDeclaration(site.file(), site.range())));
-                // what is worked out of something unknown is no constant yet
+                // what is computed of something unknown is no constant yet
                 if (stays && was != is && (was || !isBroken && canBeTold(file.path(), declared.range()))) {
                     differences.add(new Difference(Difference.Kind.CONSTANT, file.path(), declared.range(),
                             Optional.empty(),

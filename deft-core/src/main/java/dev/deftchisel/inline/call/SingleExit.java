@@ -12,7 +12,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
- * A body with several exits, brought to one: what follows a {@code return} that is reached on some ways only becomes
+ * A body with several exits, brought to one: what follows a {@code return} that is reached on some paths only becomes
  * the other branch, and each value is given to one variable.
  *
  * @param steps what the body does

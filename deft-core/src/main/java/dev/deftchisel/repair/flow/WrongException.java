@@ -115,7 +115,7 @@ public final class WrongException implements Repair {
                         edits -> edits.replace(code.range(parameter.getType()), "Exception")));
     }
 
-    /** A field whose value cannot be worked out without an exception gets it in an initialiser that catches it. */
+    /** A field whose value cannot be computed without an exception gets it in an initialiser that catches it. */
     private static Optional<Fix> field(ErrorSite site) {
         Optional<TreePath> field = site.nearest(VariableTree.class)
                 .filter(path -> path.getParentPath().getLeaf() instanceof ClassTree

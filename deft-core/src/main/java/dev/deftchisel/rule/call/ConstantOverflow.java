@@ -26,7 +26,7 @@ public final class ConstantOverflow implements Rule {
     public RuleDescription about() {
         return RuleDescription.of("constant-overflow", Tag.SUSPICIOUS, "A known product is too large for an int",
                 Effect.OTHER)
-                .because("It is worked out as int, and only what is left of it becomes a long.")
+                .because("It is computed as int, and only what is left of it becomes a long.")
                 .example("""
                         class Tides {
                             static final long YEAR = 365 * 24 * 60 * 60 * 1000;

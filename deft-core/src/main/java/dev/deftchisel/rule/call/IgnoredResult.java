@@ -40,7 +40,7 @@ public final class IgnoredResult implements Rule {
     public RuleDescription about() {
         return RuleDescription.of("ignored-result", Tag.SUSPICIOUS,
                 "The result of a call is lost, and it does nothing else", Effect.OTHER)
-                .because("The object itself never changes: what the call works out is in its result.")
+                .because("The object itself never changes: what the call computes is in its result.")
                 .example("""
                         class Log {
                             String line(String what) {

@@ -37,7 +37,7 @@ public final class LateWidening implements Rule {
     public RuleDescription about() {
         return RuleDescription.of("late-widening", Tag.SUSPICIOUS, "A product overflows before it becomes a long",
                 Effect.OTHER)
-                .because("Both factors are int, so the product is worked out as int, whatever it is assigned to.")
+                .because("Both factors are int, so the product is computed as int, whatever it is assigned to.")
                 .example("""
                         class Dues {
                             long cents(int due, int vessels) {
@@ -81,7 +81,7 @@ public final class LateWidening implements Rule {
         if (isInt && wanted.filter(type -> type.getKind() == TypeKind.LONG).isPresent()) {
             ExpressionTree first = product.getLeftOperand();
             boolean isGrouped = Precedence.needsParenthesesInCast(first);
-            context.report(product, "this is worked out as int and can overflow",
+            context.report(product, "this is computed as int and can overflow",
                     Fix.of("multiply as long", edits -> edits.replace(first,
                     to -> to.write("(long) ").write(isGrouped ? "(" : "").carry(code.range(first))
                     .write(isGrouped ? ")" : ""))));

@@ -32,7 +32,7 @@ import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.type.TypeKind;
 
-/** An order of numbers that is worked out by subtraction (JLS 15.18.2). */
+/** An order of numbers that is computed by subtraction (JLS 15.18.2). */
 public final class ComparisonBySubtraction implements Rule {
 
     /** Words in names of what can be any number; most others are sizes, positions, ranks and other small ones. */
@@ -48,7 +48,7 @@ public final class ComparisonBySubtraction implements Rule {
 
     @Override
     public RuleDescription about() {
-        return RuleDescription.of("comparison-by-subtraction", Tag.SUSPICIOUS, "An order is worked out by subtraction",
+        return RuleDescription.of("comparison-by-subtraction", Tag.SUSPICIOUS, "An order is computed by subtraction",
                 Effect.OTHER)
                 .because("The difference of two large numbers of unlike sign overflows and has the wrong sign.")
                 .example("""

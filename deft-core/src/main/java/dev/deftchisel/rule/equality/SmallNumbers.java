@@ -150,7 +150,7 @@ final class SmallNumbers {
         return kind == Tree.Kind.POSTFIX_INCREMENT || kind == Tree.Kind.PREFIX_INCREMENT;
     }
 
-    /** What is written to a name, if anything: empty inside where it is worked out of its old value. */
+    /** What is written to a name, if anything: empty inside where it is computed of its old value. */
     private static Optional<Optional<TreePath>> write(TreePath use) {
         TreePath name = use.getParentPath().getLeaf() instanceof MemberSelectTree select
                 && select.getExpression() != use.getLeaf()

@@ -62,7 +62,7 @@ public final class MisleadingSpacing implements Rule {
                 : tree.getRightOperand() instanceof BinaryTree right && isTighter(right, tree) ? right : null;
         if (isTight && inner != null && isLoose(inner, code) && !isEven(tree, inner, code)) {
             Range operator = operator(tree, code);
-            context.report(operator, "'" + code.text(operator(inner, code)) + "' is worked out before this",
+            context.report(operator, "'" + code.text(operator(inner, code)) + "' is computed before this",
                     Fix.of("put blanks around it",
                     edits -> edits.replace(operator, " " + code.text(operator) + " ")));
         }

@@ -25,7 +25,7 @@ public final class OverwrittenValue implements Rule {
     public RuleDescription about() {
         return RuleDescription.of("overwritten-value", Tag.UNUSED,
                 "A variable gets another value before anyone saw the first", Effect.SAME_BEHAVIOUR)
-                .because("The first value is worked out for nothing, or should have been used.")
+                .because("The first value is computed for nothing, or should have been used.")
                 .example("""
                         class Dues {
                             int due(int length) {

@@ -32,7 +32,7 @@ public final class UnusedParameter implements Rule {
     public RuleDescription about() {
         return RuleDescription.of("unused-parameter", Tag.UNUSED, "A parameter of a private method is not used",
                 Effect.SAME_BEHAVIOUR)
-                .because("Every caller works out a value that nobody looks at.")
+                .because("Every caller computes a value that nobody looks at.")
                 .example("""
                         class Dues {
                             int due(int length) {

@@ -20,7 +20,7 @@ public final class UnusedVariable implements Rule {
     public RuleDescription about() {
         return RuleDescription.of("unused-variable", Tag.UNUSED, "A local variable is never read",
                 Effect.SAME_BEHAVIOUR)
-                .because("Its value is worked out for nothing, or another variable was meant where it should be read.")
+                .because("Its value is computed for nothing, or another variable was meant where it should be read.")
                 .example("""
                         class Log {
                             int count;

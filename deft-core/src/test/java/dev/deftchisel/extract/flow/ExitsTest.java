@@ -83,7 +83,7 @@ class ExitsTest {
 
     @Test
     void differentValuesOnSomeWaysAreInTheWay() throws IOException {
-        assertEquals("this leaves the selected code on some ways only, with a value that cannot tell them from the "
+        assertEquals("this leaves the selected code on some paths only, with a value that cannot tell them from the "
                 + "others",
                 objection("int due(int days) { «if (days > 3) { return days; }» return rate; }"));
     }
@@ -97,7 +97,7 @@ class ExitsTest {
 
     @Test
     void aValueThatIsNeededOnTheOtherWaysIsInTheWay() throws IOException {
-        assertEquals("this leaves the selected code on some ways only, and 'due' is needed on the others",
+        assertEquals("this leaves the selected code on some paths only, and 'due' is needed on the others",
                 objection("int due(int days) { «int due = days; if (days > 3) { return 1; }» return due; }"));
     }
 

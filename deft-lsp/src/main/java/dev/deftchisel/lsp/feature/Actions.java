@@ -32,13 +32,13 @@ import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
 
 /**
- * What can be done at a place, as code actions. A list of them is quick, since what each would change is worked out
+ * What can be done at a place, as code actions. A list of them is quick, since what each would change is computed
  * when it is taken: by {@code codeAction/resolve}, or for a client that does not know that by the command
  * {@link #COMMAND}.
  */
 public final class Actions {
 
-    /** The command that works out an action and has the client make its changes; its argument is an {@link Action}. */
+    /** The command that computes an action and has the client make its changes; its argument is an {@link Action}. */
     public static final String COMMAND = "deft.take";
     /** Has the client go to a place; its argument is that. */
     public static final String SHOW_COMMAND = "deft.show";

@@ -80,7 +80,7 @@ public class GrowthBenchmark {
         return chisel.uses(place);
     }
 
-    /** A rename worked out and judged, nothing written. */
+    /** A rename computed and judged, nothing written. */
     @Benchmark
     public Outcome renamePreview() {
         chisel.refresh();

@@ -11,7 +11,7 @@ import java.util.Random;
 import java.util.concurrent.ExecutionException;
 
 /**
- * Works in a server for a long time, as an editor does: letters are typed, actions are asked for and worked out, names
+ * Works in a server for a long time, as an editor does: letters are typed, actions are asked for and computed, names
  * looked at.
  */
 public final class Endurance {
@@ -31,7 +31,7 @@ public final class Endurance {
     /**
      * What came of it.
      *
-     * @param worked   how many actions were worked out
+     * @param worked   how many actions were computed
      * @param refused  how many of them were refused
      * @param edits    how many changes were made to texts
      * @param memory   megabytes in use after a collection, at equal steps

@@ -20,7 +20,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
-/** The command prints the diff that the library works out. Asked before the change is applied. */
+/** The command prints the diff that the library computes. Asked before the change is applied. */
 final class SameOnCommandLine {
 
     private final Path launcher;

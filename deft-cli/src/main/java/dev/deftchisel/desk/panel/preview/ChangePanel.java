@@ -23,7 +23,7 @@ import java.util.OptionalInt;
 import java.util.stream.IntStream;
 
 /**
- * A change before it is made: what it asks on top, what would become of the code below, worked out anew with every
+ * A change before it is made: what it asks on top, what would become of the code below, computed anew with every
  * answer. Nothing is applied that is not to be seen.
  */
 public final class ChangePanel implements Panel {
@@ -93,7 +93,7 @@ public final class ChangePanel implements Panel {
         return title;
     }
 
-    /** What would come of it; empty while that is worked out. */
+    /** What would come of it; empty while that is computed. */
     public Optional<Outcome> outcome() {
         return isCurrent ? outcome : Optional.empty();
     }
@@ -168,7 +168,7 @@ public final class ChangePanel implements Panel {
         boolean isReady = isCurrent && outcome.filter(Outcome.Preview.class::isInstance).isPresent();
         if (!isReady) {
             bench.say(answers.stream().anyMatch(AnswerRow::isOpen) ? "type a name first"
-                    : isCurrent ? "this is refused; the reasons are below" : "this is being worked out; a moment");
+                    : isCurrent ? "this is refused; the reasons are below" : "this is being computed, please wait");
         } else if (inAnswers) {
             inAnswers = false;
         } else if (((Outcome.Preview) outcome.orElseThrow()).change().effective().isEmpty()) {

@@ -248,7 +248,7 @@ public final class PlacementCandidates implements CandidateSource {
                 .orElse("unnamed");
     }
 
-    /** A record has no fields but its components (JLS 8.10.3): what is worked out of them is a method. */
+    /** A record has no fields but its components (JLS 8.10.3): what is computed of them is a method. */
     private static void recordField(BrokenText text, List<Candidate> found) {
         if (!text.id().equals("record.cannot.declare.instance.fields")) {
             return;

@@ -206,7 +206,7 @@ public final class ExpressionCandidates implements CandidateSource {
         }
     }
 
-    /** {@code for (...; i + 2)}: what is worked out and given to nothing is to be added. */
+    /** {@code for (...; i + 2)}: what is computed and given to nothing is to be added. */
     private static void assignedAlone(BrokenText text, int token, List<Candidate> found) {
         int name = text.step(token, -1);
         boolean isFirst = text.is(text.step(name, -1), ";") || text.is(text.step(name, -1), "{")

@@ -50,7 +50,7 @@ public final class EnduranceCommand implements Callable<Integer> {
             Endurance.Result result = new Endurance(seed)
                     .work(copy.request().folder(), files.subList(0, Math.min(FILES, files.size())),
                     operations, STEPS);
-            System.out.printf("%s: %d operations, %d worked out, %d of them refused, %d edits; MB in use after each "
+            System.out.printf("%s: %d operations, %d computed, %d of them refused, %d edits; MB in use after each "
                     + "tenth: %s%n",
                     copy.name(),
                     operations, result.worked(), result.refused(), result.edits(), result.memory());
