@@ -401,9 +401,14 @@ public final class Desk implements PanelHost {
         List<KeyHints.Said> said = new ArrayList<>(panels.isEmpty() ? begun.isEmpty()
                 ? hints.of(state(), insight.here(buffer.draft()).isPresent()) : hints.after(begun)
                 : hints.of(panels.peek()));
-        String shown = waiting.hasHeld() ? "a moment \u2026 Esc stops waiting" : begun.isEmpty() ? message
-                : (message.isEmpty() ? ""
-                : message + "  ") + Key.brief(begun) + " \u2026";
+        String shown;
+        if (waiting.hasHeld()) {
+            shown = "a moment \u2026 Esc stops waiting";
+        } else if (begun.isEmpty()) {
+            shown = message;
+        } else {
+            shown = (message.isEmpty() ? "" : message + "  ") + Key.brief(begun) + " \u2026";
+        }
         return new Screen(height, width).draw(new Screen.Content(buffer, shown(buffer.path()), insight, panel(), shown,
                 tasks.isWorking(), said));
     }

@@ -214,6 +214,12 @@ final class Editing {
     private static int direction(Tokens tokens, int token) {
         boolean isOne = tokens.end(token) - tokens.start(token) == 1;
         char c = tokens.content().charAt(tokens.start(token));
-        return !isOne ? 0 : "([{".indexOf(c) >= 0 ? 1 : ")]}".indexOf(c) >= 0 ? -1 : 0;
+        if (!isOne) {
+            return 0;
+        }
+        if ("([{".indexOf(c) >= 0) {
+            return 1;
+        }
+        return ")]}".indexOf(c) >= 0 ? -1 : 0;
     }
 }

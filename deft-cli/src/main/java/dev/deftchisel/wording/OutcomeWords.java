@@ -34,15 +34,18 @@ public final class OutcomeWords {
     /** What in text is left as it is; empty when there is nothing. */
     public static Optional<String> left(Outcome.Preview preview) {
         long left = preview.mentions(false);
-        return left == 0 ? Optional.empty() : Optional.of(count(left, "mention") + " in text left as "
-                + (left == 1 ? "it is"
-                : "they are"));
+        if (left == 0) {
+            return Optional.empty();
+        }
+        return Optional.of(count(left, "mention") + " in text left as " + (left == 1 ? "it is" : "they are"));
     }
 
     private static String files(Outcome.Preview preview) {
         int created = preview.created().size();
-        return created > 0 && created == preview.files() ? count(created, "new file")
-                : count(preview.files(), "file") + (created > 0 ? ", " + created + " of them new" : "");
+        if (created > 0 && created == preview.files()) {
+            return count(created, "new file");
+        }
+        return count(preview.files(), "file") + (created > 0 ? ", " + created + " of them new" : "");
     }
 
     /** For instance {@code 1 file}, {@code 2 files}. */

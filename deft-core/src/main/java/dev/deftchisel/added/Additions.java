@@ -92,7 +92,10 @@ public record Additions(List<Insertion> insertions, List<OfType> members, List<R
 
     /** The same for the end of something, which lies after its last character. */
     public int originalEnd(long seen) {
-        return seen <= 0 ? (int) seen : original(seen - 1) < 0 ? -1 : original(seen - 1) + 1;
+        if (seen <= 0) {
+            return (int) seen;
+        }
+        return original(seen - 1) < 0 ? -1 : original(seen - 1) + 1;
     }
 
     /** All that is added, as text: another one as soon as something else is added. */

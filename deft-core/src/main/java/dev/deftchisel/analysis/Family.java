@@ -90,10 +90,14 @@ public final class Family {
 
     /** For a component its accessor and constructor parameter, for an accessor its component. */
     private static Set<SymbolKey> recordMembers(SymbolKey key, Analysis analysis) {
-        SymbolKey owner = key instanceof SymbolKey.Field field
-                ? field.owner()
-                : key instanceof SymbolKey.Method method && method.descriptor().startsWith("()") ? method.owner()
-                : null;
+        SymbolKey owner;
+        if (key instanceof SymbolKey.Field field) {
+            owner = field.owner();
+        } else if (key instanceof SymbolKey.Method method && method.descriptor().startsWith("()")) {
+            owner = method.owner();
+        } else {
+            owner = null;
+        }
         Element element = owner == null
                 ? null
                 : analysis.known(owner).map(Analysis.KnownElement::element).orElse(null);

@@ -60,8 +60,10 @@ public final class ImplicitOrigin {
     /** The same for anything, in a few words; empty for what is written. */
     public static Optional<String> origin(Symbol symbol, Analyst analyst) {
         boolean isMade = analyst.declaring(symbol.key()).filter(file -> file.root().isProcessed()).isPresent();
-        return isMade ? Optional.of("made by an annotation processor")
-                : symbol.kind().isLocal() ? Optional.empty() : field(symbol.key(), symbol.name(), analyst)
+        if (isMade) {
+            return Optional.of("made by an annotation processor");
+        }
+        return symbol.kind().isLocal() ? Optional.empty() : field(symbol.key(), symbol.name(), analyst)
                 .map(field -> field.isEmpty() ? "added by an annotation" : "added by an annotation for the field '"
                         + field + "'");
     }

@@ -198,7 +198,12 @@ abstract class DeclareOperation implements Operation {
         boolean isInherited = use.isOwn() && !(use.code().file() == owner.code().file()
                 && owner.code().range(owner.tree()).encloses(use.range()));
         // what is private is not inherited (JLS 8.2)
-        return !isInherited ? level : level == AccessLevel.PRIVATE ? AccessLevel.PACKAGE
-                : level == AccessLevel.PUBLIC ? AccessLevel.PROTECTED : level;
+        if (!isInherited) {
+            return level;
+        }
+        if (level == AccessLevel.PRIVATE) {
+            return AccessLevel.PACKAGE;
+        }
+        return level == AccessLevel.PUBLIC ? AccessLevel.PROTECTED : level;
     }
 }

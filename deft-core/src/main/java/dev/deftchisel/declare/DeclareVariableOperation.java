@@ -152,9 +152,16 @@ public final class DeclareVariableOperation extends DeclareOperation {
             return new PlannedDeclaration.Impossible("the type of '" + missing.code().text(given.getExpression())
                     + "' is not known; declare what it needs first");
         }
-        String defaultClause = type.get().getKind().isPrimitive() ? " default " + PlaceholderCode.value(type.get())
-                : written.get().equals("String") ? " default \"\"" : type.get().getKind() == TypeKind.ARRAY
-                ? " default {}" : "";
+        String defaultClause;
+        if (type.get().getKind().isPrimitive()) {
+            defaultClause = " default " + PlaceholderCode.value(type.get());
+        } else if (written.get().equals("String")) {
+            defaultClause = " default \"\"";
+        } else if (type.get().getKind() == TypeKind.ARRAY) {
+            defaultClause = " default {}";
+        } else {
+            defaultClause = "";
+        }
         return new PlannedDeclaration.Members("declare the element " + owner.name() + "." + missing.name(),
                 List.of(NewMember.added(
                 NewMember.Kind.METHOD, missing.name(), List.of(written.get() + " " + missing.name() + "()"
@@ -187,7 +194,10 @@ public final class DeclareVariableOperation extends DeclareOperation {
     private static String defaultKind(UnresolvedName missing) {
         boolean isSet = missing.object().isEmpty() && missing.method().isPresent()
                 && assignment(missing).filter(DeclareVariableOperation::isWholeStatement).isPresent();
-        return missing.name().matches("\\p{Lu}[\\p{Lu}\\p{N}_]*") ? CONSTANT : isSet ? LOCAL : FIELD;
+        if (missing.name().matches("\\p{Lu}[\\p{Lu}\\p{N}_]*")) {
+            return CONSTANT;
+        }
+        return isSet ? LOCAL : FIELD;
     }
 
     /** What it is assigned, or what its places ask for. */

@@ -58,9 +58,16 @@ public record NamedElement(Element element) {
         if (isComponent) {
             return Optional.of(name);
         }
-        int prefix = name.matches("get\\P{Ll}.*") && method.getParameters().isEmpty() && !isVoid ? 3
-                : name.matches("is\\P{Ll}.*") && method.getParameters().isEmpty() && !isVoid ? 2
-                : name.matches("set\\P{Ll}.*") && method.getParameters().size() == 1 ? 3 : 0;
+        int prefix;
+        if (name.matches("get\\P{Ll}.*") && method.getParameters().isEmpty() && !isVoid) {
+            prefix = 3;
+        } else if (name.matches("is\\P{Ll}.*") && method.getParameters().isEmpty() && !isVoid) {
+            prefix = 2;
+        } else if (name.matches("set\\P{Ll}.*") && method.getParameters().size() == 1) {
+            prefix = 3;
+        } else {
+            prefix = 0;
+        }
         return prefix == 0 ? Optional.empty() : Optional.of(decapitalised(name.substring(prefix)));
     }
 

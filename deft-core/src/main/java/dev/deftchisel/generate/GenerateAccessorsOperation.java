@@ -93,9 +93,14 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
         TypeWriter writer = request.writer();
         String access = answers.single(ACCESS).orElse("read");
         String names = answers.single(NAMES).orElse("file");
-        AccessorNames called = names.equals("beans") ? AccessorNames.BEANS : names.equals("file")
-                ? AccessorNames.of(target)
-                : AccessorNames.PLAIN;
+        AccessorNames called;
+        if (names.equals("beans")) {
+            called = AccessorNames.BEANS;
+        } else if (names.equals("file")) {
+            called = AccessorNames.of(target);
+        } else {
+            called = AccessorNames.PLAIN;
+        }
         AccessorText text = new AccessorText(target, writer,
                 new AccessorStyle(called, names.equals(FLUENT), answers.flag(COPIES),
                 VISIBILITY.level(answers).prefix()));
@@ -116,8 +121,10 @@ public final class GenerateAccessorsOperation extends GenerateOperation {
                 return new GenerationResult.Refused(objection.get());
             }
         }
-        return chosen.isEmpty() ? GenerationResult.refused("choose at least one field")
-                : members.isEmpty() ? GenerationResult.refused("nothing is left to write: " + String.join(", ", notes))
+        if (chosen.isEmpty()) {
+            return GenerationResult.refused("choose at least one field");
+        }
+        return members.isEmpty() ? GenerationResult.refused("nothing is left to write: " + String.join(", ", notes))
                 : new GenerationResult.Members(title(target), members, notes);
     }
 

@@ -181,8 +181,14 @@ public final class GenerateOrderingOperation extends GenerateOperation {
         };
         boolean mayBeNull = !part.isPrimitive() && !part.isNeverNull() && !nulls.equals(FAIL);
         String natural = comparator + (isDescending ? ".reverseOrder()" : ".naturalOrder()");
-        String order = mayBeNull ? comparator + (nulls.equals("first") ? ".nullsFirst(" : ".nullsLast(") + natural + ")"
-                : isDescending ? natural : "";
+        String order;
+        if (mayBeNull) {
+            order = comparator + (nulls.equals("first") ? ".nullsFirst(" : ".nullsLast(") + natural + ")";
+        } else if (isDescending) {
+            order = natural;
+        } else {
+            order = "";
+        }
         return verb + kind + "(" + key + (order.isEmpty() ? "" : ", " + order) + ")";
     }
 }

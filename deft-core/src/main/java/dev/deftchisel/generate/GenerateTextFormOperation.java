@@ -172,7 +172,9 @@ public final class GenerateTextFormOperation extends GenerateOperation {
     /** Arrays are told by what is in them. */
     private static String value(TargetClass target, StateField part, TypeWriter writer) {
         String arrays = part.isArray() ? writer.name(target.code().elements().getTypeElement("java.util.Arrays")) : "";
-        return !part.isArray() ? part.name() : arrays + (part.isArrayOfArrays() ? ".deepToString(" : ".toString(")
-                + part.name() + ")";
+        if (!part.isArray()) {
+            return part.name();
+        }
+        return arrays + (part.isArrayOfArrays() ? ".deepToString(" : ".toString(") + part.name() + ")";
     }
 }

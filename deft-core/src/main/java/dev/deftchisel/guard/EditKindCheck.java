@@ -285,10 +285,11 @@ final class EditKindCheck {
         }
         String object = tokens.text(last - 1);
         boolean isObject = object.equals("this") || object.equals("super");
-        return isObject
-                ? reachesSameObject(file, binding, last == 1 ? ""
-                        : qualifier.substring(0, qualifier.length() - object.length() - 2))
-                : namesOnlyTypes(file, edit, qualifier);
+        if (isObject) {
+            return reachesSameObject(file, binding, last == 1 ? ""
+                    : qualifier.substring(0, qualifier.length() - object.length() - 2));
+        }
+        return namesOnlyTypes(file, edit, qualifier);
     }
 
     /** Whether what is inserted means types and packages, so that no value is computed on the way. */

@@ -150,7 +150,10 @@ final class MovableValue {
                 boolean leaves = tree instanceof ReturnTree || tree instanceof BreakTree || tree instanceof ContinueTree
                         || tree instanceof YieldTree || tree instanceof ThrowTree || Jumps.isLoop(tree);
                 boolean isElsewhere = tree instanceof ClassTree || tree instanceof LambdaExpressionTree;
-                return leaves ? Boolean.TRUE : isElsewhere ? Boolean.FALSE : super.scan(tree, null);
+                if (leaves) {
+                    return Boolean.TRUE;
+                }
+                return isElsewhere ? Boolean.FALSE : super.scan(tree, null);
             }
 
             @Override

@@ -24,13 +24,19 @@ public enum AccessorNames {
     public String reader(StateField part) {
         boolean isCondition = part.type().getKind() == TypeKind.BOOLEAN;
         boolean isQuestion = isCondition && part.name().matches("is\\p{Lu}.*");
-        return this == PLAIN || isQuestion ? part.name() : (isCondition ? "is" : "get") + part.capitalized();
+        if (this == PLAIN || isQuestion) {
+            return part.name();
+        }
+        return (isCondition ? "is" : "get") + part.capitalized();
     }
 
     /** The name of the method that sets the value. */
     public String writer(StateField part) {
         boolean isQuestion = part.type().getKind() == TypeKind.BOOLEAN && part.name().matches("is\\p{Lu}.*");
-        return this == PLAIN ? part.name() : "set" + (isQuestion ? part.name().substring(2) : part.capitalized());
+        if (this == PLAIN) {
+            return part.name();
+        }
+        return "set" + (isQuestion ? part.name().substring(2) : part.capitalized());
     }
 
     /** Whether a method is called as one that accesses a part. */

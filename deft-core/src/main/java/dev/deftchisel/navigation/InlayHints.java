@@ -71,10 +71,13 @@ public final class InlayHints {
 
     /** The value of a constant as the code would say it. */
     public static String constant(Object value) {
-        return value instanceof String text ? "\"" + text.replace("\\", "\\\\").replace("\"", "\\\"")
-                .replace("\n", "\\n") + "\""
-                : value instanceof Character letter ? "'" + letter + "'"
-                : value instanceof Long number ? number + "L" : String.valueOf(value);
+        if (value instanceof String text) {
+            return "\"" + text.replace("\\", "\\\\").replace("\"", "\\\"").replace("\n", "\\n") + "\"";
+        }
+        if (value instanceof Character letter) {
+            return "'" + letter + "'";
+        }
+        return value instanceof Long number ? number + "L" : String.valueOf(value);
     }
 
     /** A type with simple names. */

@@ -123,8 +123,14 @@ public final class NameProposals {
         ExpressionTree tree = (ExpressionTree) path.getLeaf();
         if (tree instanceof MethodInvocationTree call) {
             ExpressionTree method = call.getMethodSelect();
-            String name = method instanceof MemberSelectTree select ? select.getIdentifier().toString()
-                    : method instanceof IdentifierTree simple ? simple.getName().toString() : "";
+            String name;
+            if (method instanceof MemberSelectTree select) {
+                name = select.getIdentifier().toString();
+            } else if (method instanceof IdentifierTree simple) {
+                name = simple.getName().toString();
+            } else {
+                name = "";
+            }
             Matcher verb = VERB.matcher(name);
             if (!ONLY_HOW.matcher(name).matches()) {
                 wishes.add(decapitalised(verb.matches() ? verb.group(1) : name));
@@ -156,9 +162,14 @@ public final class NameProposals {
 
     private void fromParameter(TreePath expression, Set<String> wishes) {
         TreePath parent = expression.getParentPath();
-        List<? extends ExpressionTree> arguments = parent.getLeaf() instanceof MethodInvocationTree call
-                ? call.getArguments()
-                : parent.getLeaf() instanceof NewClassTree made ? made.getArguments() : List.of();
+        List<? extends ExpressionTree> arguments;
+        if (parent.getLeaf() instanceof MethodInvocationTree call) {
+            arguments = call.getArguments();
+        } else if (parent.getLeaf() instanceof NewClassTree made) {
+            arguments = made.getArguments();
+        } else {
+            arguments = List.of();
+        }
         if (!arguments.isEmpty() && code.element(parent).orElse(null) instanceof ExecutableElement method) {
             int index = arguments.indexOf(expression.getLeaf());
             if (index >= 0 && index < method.getParameters().size()) {
@@ -184,8 +195,10 @@ public final class NameProposals {
 
     /** The usual plural of an English noun. */
     public static String many(String name) {
-        return name.matches(".*(s|x|z|ch|sh)") ? name + "es"
-                : name.matches(".*[^aeiou]y") ? name.substring(0, name.length() - 1) + "ies" : name + "s";
+        if (name.matches(".*(s|x|z|ch|sh)")) {
+            return name + "es";
+        }
+        return name.matches(".*[^aeiou]y") ? name.substring(0, name.length() - 1) + "ies" : name + "s";
     }
 
     private static void fromType(TypeMirror type, Set<String> wishes) {

@@ -33,8 +33,14 @@ final class DerivedQueries {
         for (SymbolKey key : renamed) {
             Optional<Symbol> owner = before.symbol(key).flatMap(Symbol::owner).flatMap(before::symbol)
                     .filter(symbol -> symbol.kind().isType());
-            Optional<String> property = key instanceof SymbolKey.Field field ? Optional.of(field.name())
-                    : key instanceof SymbolKey.Method method ? Accessors.property(method.name()) : Optional.empty();
+            Optional<String> property;
+            if (key instanceof SymbolKey.Field field) {
+                property = Optional.of(field.name());
+            } else if (key instanceof SymbolKey.Method method) {
+                property = Accessors.property(method.name());
+            } else {
+                property = Optional.empty();
+            }
             if (owner.isPresent() && property.filter(name -> !name.isEmpty()).isPresent()) {
                 notes.addAll(of(property.get(), owner.get().name(), before));
             }

@@ -137,8 +137,14 @@ final class KeptNames {
     private static Optional<Edit> completed(AttributedFile code, TreePath path, ExternalName name,
             ExternalName.Keeper keeper) {
         Tree declared = path.getLeaf();
-        ModifiersTree modifiers = declared instanceof VariableTree variable ? variable.getModifiers()
-                : declared instanceof MethodTree method ? method.getModifiers() : ((ClassTree) declared).getModifiers();
+        ModifiersTree modifiers;
+        if (declared instanceof VariableTree variable) {
+            modifiers = variable.getModifiers();
+        } else if (declared instanceof MethodTree method) {
+            modifiers = method.getModifiers();
+        } else {
+            modifiers = ((ClassTree) declared).getModifiers();
+        }
         for (AnnotationTree annotation : modifiers.getAnnotations()) {
             TreePath type = new TreePath(new TreePath(new TreePath(path, modifiers), annotation),
                     annotation.getAnnotationType());

@@ -25,9 +25,13 @@ final class ProcessorOutputNames {
 
     /** The word by which code names something. */
     static Set<String> words(SymbolKey key) {
-        return key instanceof SymbolKey.Method method ? Set.of(method.name()) : key instanceof SymbolKey.Field field
-                ? Set.of(field.name())
-                : key instanceof SymbolKey.Type type ? Set.of(type.simpleName()) : Set.of();
+        if (key instanceof SymbolKey.Method method) {
+            return Set.of(method.name());
+        }
+        if (key instanceof SymbolKey.Field field) {
+            return Set.of(field.name());
+        }
+        return key instanceof SymbolKey.Type type ? Set.of(type.simpleName()) : Set.of();
     }
 
     /** The new names by what they are; none where no processors are run. */

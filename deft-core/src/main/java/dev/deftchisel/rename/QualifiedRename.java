@@ -157,9 +157,14 @@ final class QualifiedRename {
                 SourceFile file = before.snapshot().file(binding.file()).orElseThrow();
                 if (isWholeName(before, binding)) {
                     Range whole = whole(file.tokens(), binding.range());
-                    Edit.Kind kind = binding.role() == Role.DECLARATION
-                            ? Edit.Kind.DECLARATION
-                            : binding.role() == Role.DOC ? Edit.Kind.DOCUMENTATION : Edit.Kind.REFERENCE;
+                    Edit.Kind kind;
+                    if (binding.role() == Role.DECLARATION) {
+                        kind = Edit.Kind.DECLARATION;
+                    } else if (binding.role() == Role.DOC) {
+                        kind = Edit.Kind.DOCUMENTATION;
+                    } else {
+                        kind = Edit.Kind.REFERENCE;
+                    }
                     edits.computeIfAbsent(binding.file(), path -> new LinkedHashMap<>())
                             .putIfAbsent(whole, Edit.of(whole, replacement, kind));
                 }

@@ -114,11 +114,13 @@ final class RelatedNames {
                 && symbol.kind() != SymbolKind.TYPE_PARAMETER;
         return isVariable && before.known(symbol.key()).filter(known -> {
             TypeMirror type = known.element().asType();
-            return isTarget(type, before) ? symbol.name().equals(small(target.name()))
-                    : symbol.name().equals(NameProposals.many(small(target.name())))
+            if (isTarget(type, before)) {
+                return symbol.name().equals(small(target.name()));
+            }
+            return symbol.name().equals(NameProposals.many(small(target.name())))
                     && (type instanceof ArrayType array ? isTarget(array.getComponentType(), before)
-                    : type instanceof DeclaredType declared && declared.getTypeArguments().stream()
-                    .anyMatch(argument -> isTarget(argument, before)));
+                            : type instanceof DeclaredType declared && declared.getTypeArguments().stream()
+                            .anyMatch(argument -> isTarget(argument, before)));
         }).isPresent();
     }
 

@@ -301,13 +301,17 @@ public final class RenameOperation implements Operation {
     }
 
     private static String also(int related) {
-        return related == 0 ? "" : ", and " + related + (related == 1 ? " thing that is" : " things that are")
-                + " named after it";
+        if (related == 0) {
+            return "";
+        }
+        return ", and " + related + (related == 1 ? " thing that is" : " things that are") + " named after it";
     }
 
     private static String following(int added) {
-        return added == 0 ? "" : ", and " + added
-                + (added == 1 ? " member that follows from it" : " members that follow from it");
+        if (added == 0) {
+            return "";
+        }
+        return ", and " + added + (added == 1 ? " member that follows from it" : " members that follow from it");
     }
 
     private static List<Reason> libraryMembers(Symbol target, Set<SymbolKey> family, Analysis before) {

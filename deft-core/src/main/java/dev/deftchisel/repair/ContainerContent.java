@@ -178,9 +178,22 @@ public final class ContainerContent {
         if (wanted instanceof ArrayType array) {
             boolean isPrimitive = array.getComponentType().getKind().isPrimitive();
             String element = Conversion.shown(code.types().erasure(array.getComponentType()));
-            String sort = element.equals("int") ? "Int" : element.equals("long") ? "Long" : "Double";
-            String box = element.equals("int") ? "Integer::intValue" : element.equals("long") ? "Long::longValue"
-                    : "Double::doubleValue";
+            String sort;
+            if (element.equals("int")) {
+                sort = "Int";
+            } else if (element.equals("long")) {
+                sort = "Long";
+            } else {
+                sort = "Double";
+            }
+            String box;
+            if (element.equals("int")) {
+                box = "Integer::intValue";
+            } else if (element.equals("long")) {
+                box = "Long::longValue";
+            } else {
+                box = "Double::doubleValue";
+            }
             fixes.add(suffixed(path, isNumbers && isPrimitive ? ".toArray()" : isPrimitive
                     ? ".mapTo" + sort + "(" + box + ").toArray()"
                     : boxed + ".toArray(" + element + "[]::new)", "make an array of its elements"));

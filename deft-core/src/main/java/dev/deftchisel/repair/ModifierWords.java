@@ -43,15 +43,29 @@ public final class ModifierWords {
     /** Puts a word before the type or name of a declaration, after its annotations. */
     public static void add(FixEdits edits, Tree declaration, String word) {
         AttributedFile code = edits.code();
-        ModifiersTree modifiers = declaration instanceof MethodTree method ? method.getModifiers()
-                : declaration instanceof VariableTree variable ? variable.getModifiers() : ((ClassTree) declaration)
-                .getModifiers();
+        ModifiersTree modifiers;
+        if (declaration instanceof MethodTree method) {
+            modifiers = method.getModifiers();
+        } else if (declaration instanceof VariableTree variable) {
+            modifiers = variable.getModifiers();
+        } else {
+            modifiers = ((ClassTree) declaration).getModifiers();
+        }
         Range all = code.range(declaration);
         int end = code.find(modifiers).filter(range -> range.length() > 0).map(Range::end).orElse(-1);
         boolean isAccess = word.equals("public") || word.equals("protected") || word.equals("private");
         int annotations = modifiers.getAnnotations().stream().mapToInt(annotation -> code.range(annotation).end()).max()
                 .orElse(-1);
-        int at = end < 0 ? all.start() : isAccess && annotations < 0 ? all.start() : isAccess ? annotations : end;
+        int at;
+        if (end < 0) {
+            at = all.start();
+        } else if (isAccess && annotations < 0) {
+            at = all.start();
+        } else if (isAccess) {
+            at = annotations;
+        } else {
+            at = end;
+        }
         Tokens tokens = code.tokens();
         int next = at == all.start() ? at : tokens.start(tokens.code(tokens.at(at - 1) + 1));
         edits.insert(next, word + " ");

@@ -88,8 +88,14 @@ public final class Block {
         NewCode text = new NewCode(code.file()).write(blank.length() > 0 ? " {" : "{").write(newLine());
         content.accept(text);
         text.write(layout.lineEnd() + indent + "}" + (isBeforeElse ? " " : ""));
-        int end = isBeforeElse ? blankBehind().end()
-                : isArrow ? code.tokens().end(code.tokens().code(code.tokens().at(body.end()))) : body.end();
+        int end;
+        if (isBeforeElse) {
+            end = blankBehind().end();
+        } else if (isArrow) {
+            end = code.tokens().end(code.tokens().code(code.tokens().at(body.end())));
+        } else {
+            end = body.end();
+        }
         return text.replacing(new Range(blank.start(), end));
     }
 

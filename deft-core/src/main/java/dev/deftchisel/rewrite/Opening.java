@@ -165,8 +165,14 @@ public final class Opening {
     /** What stands before the name of a declaration, but for annotations; the modifiers are among the first of it. */
     private static List<Integer> bareTokens(AttributedFile code, TreePath path) {
         Tree tree = path.getLeaf();
-        ModifiersTree modifiers = tree instanceof MethodTree method ? method.getModifiers()
-                : tree instanceof VariableTree variable ? variable.getModifiers() : ((ClassTree) tree).getModifiers();
+        ModifiersTree modifiers;
+        if (tree instanceof MethodTree method) {
+            modifiers = method.getModifiers();
+        } else if (tree instanceof VariableTree variable) {
+            modifiers = variable.getModifiers();
+        } else {
+            modifiers = ((ClassTree) tree).getModifiers();
+        }
         List<Range> annotations = modifiers.getAnnotations().stream().map(code::range).toList();
         Tokens tokens = code.tokens();
         List<Integer> bare = new ArrayList<>();

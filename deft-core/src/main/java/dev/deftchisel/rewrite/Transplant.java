@@ -132,8 +132,10 @@ public final class Transplant {
     /** A type of the same file keeps its name where it is a member of a class around. */
     private String name(TypeElement type) {
         boolean isNear = type.getEnclosingElement() instanceof TypeElement owner && isMemberThere(owner);
-        return !isSameFile() ? writer.name(type)
-                : type.getEnclosingElement() instanceof TypeElement owner && !isNear && isDeclaredHere(type)
+        if (!isSameFile()) {
+            return writer.name(type);
+        }
+        return type.getEnclosingElement() instanceof TypeElement owner && !isNear && isDeclaredHere(type)
                 ? name(owner) + "." + type.getSimpleName() : type.getSimpleName().toString();
     }
 

@@ -83,7 +83,10 @@ public final class ValueWriter {
         boolean isUnboxed = own.filter(type -> !type.getKind().isPrimitive()).isPresent() && declared.getKind()
                 .isPrimitive();
         // each boxing may give another object; unboxing fails for null
-        return isBoxed ? Effects.MADE : isUnboxed ? Effects.NULL : Effects.NONE;
+        if (isBoxed) {
+            return Effects.MADE;
+        }
+        return isUnboxed ? Effects.NULL : Effects.NONE;
     }
 
     /** {@code int[] depths = {4, 6};}: what stands there is no expression by itself (JLS 10.6). */

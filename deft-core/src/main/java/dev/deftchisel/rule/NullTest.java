@@ -19,8 +19,10 @@ public final class NullTest {
         if (AttributedFile.inner(condition) instanceof BinaryTree comparison && comparison.getKind() == operator) {
             ExpressionTree left = AttributedFile.inner(comparison.getLeftOperand());
             ExpressionTree right = AttributedFile.inner(comparison.getRightOperand());
-            return right.getKind() == Tree.Kind.NULL_LITERAL ? Optional.of(left)
-                    : left.getKind() == Tree.Kind.NULL_LITERAL ? Optional.of(right) : Optional.empty();
+            if (right.getKind() == Tree.Kind.NULL_LITERAL) {
+                return Optional.of(left);
+            }
+            return left.getKind() == Tree.Kind.NULL_LITERAL ? Optional.of(right) : Optional.empty();
         }
         return Optional.empty();
     }

@@ -69,8 +69,22 @@ public record Story(List<Step> steps) {
             String body = i == 0 ? parts[0] : parts[i].substring(end + 1);
             // the sentence that leads to the next step stands after a blank line
             int told = body.lastIndexOf("\n\n");
-            String lines = i == 0 ? "" : told < 0 ? body : body.substring(0, told + 1);
-            String sentence = i == 0 ? body : told < 0 ? "" : body.substring(told + 2);
+            String lines;
+            if (i == 0) {
+                lines = "";
+            } else if (told < 0) {
+                lines = body;
+            } else {
+                lines = body.substring(0, told + 1);
+            }
+            String sentence;
+            if (i == 0) {
+                sentence = body;
+            } else if (told < 0) {
+                sentence = "";
+            } else {
+                sentence = body.substring(told + 2);
+            }
             if (i > 0) {
                 steps.add(step(head, lines));
             }

@@ -23,7 +23,9 @@ public interface BuildTool {
     static String script(Path root, String wrapper, String tool, String endingOnWindows) {
         boolean isWindows = System.getProperty("os.name").toLowerCase(Locale.ROOT).startsWith("windows");
         Path own = root.resolve(isWindows ? wrapper + endingOnWindows : wrapper);
-        return Files.isRegularFile(own) && (isWindows || Files.isExecutable(own)) ? own.toString() : isWindows
-                ? tool + endingOnWindows : tool;
+        if (Files.isRegularFile(own) && (isWindows || Files.isExecutable(own))) {
+            return own.toString();
+        }
+        return isWindows ? tool + endingOnWindows : tool;
     }
 }

@@ -65,8 +65,10 @@ final class MavenModule {
     /** The folders that Maven itself said, or the one in the model. */
     private static List<String> folders(Model model, String said, String named) {
         String path = model.getProperties().getProperty(said);
-        return path != null ? List.of(path.split(Pattern.quote(File.pathSeparator))) : named == null ? List.of()
-                : List.of(named);
+        if (path != null) {
+            return List.of(path.split(Pattern.quote(File.pathSeparator)));
+        }
+        return named == null ? List.of() : List.of(named);
     }
 
     private static void generated(List<SourceRoot> roots, Path folder, SourceRoot.Use use) {

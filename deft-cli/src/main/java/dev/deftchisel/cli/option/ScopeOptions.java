@@ -75,12 +75,20 @@ public final class ScopeOptions {
         if (place.isPresent()) {
             return problems.around(place.get(), reach().orElse(Problems.Reach.FILE));
         }
-        ProblemScope all = scope == null || scope.equals("workspace") ? problems.everywhere()
-                : scope.equals("uncommitted") ? problems.changed(GitChanges.UNCOMMITTED, false)
-                : scope.equals("uncommitted-lines") ? problems.changed(GitChanges.UNCOMMITTED, true)
-                : scope.startsWith(LINES_SINCE) ? problems.changed(scope.substring(LINES_SINCE.length()), true)
-                : scope.startsWith(SINCE) ? problems.changed(scope.substring(SINCE.length()), false)
-                : unknown();
+        ProblemScope all;
+        if (scope == null || scope.equals("workspace")) {
+            all = problems.everywhere();
+        } else if (scope.equals("uncommitted")) {
+            all = problems.changed(GitChanges.UNCOMMITTED, false);
+        } else if (scope.equals("uncommitted-lines")) {
+            all = problems.changed(GitChanges.UNCOMMITTED, true);
+        } else if (scope.startsWith(LINES_SINCE)) {
+            all = problems.changed(scope.substring(LINES_SINCE.length()), true);
+        } else if (scope.startsWith(SINCE)) {
+            all = problems.changed(scope.substring(SINCE.length()), false);
+        } else {
+            all = unknown();
+        }
         return named.isEmpty() ? all : only(all, problems.within(paths(chisel, named)));
     }
 

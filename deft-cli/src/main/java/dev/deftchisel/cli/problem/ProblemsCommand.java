@@ -47,7 +47,8 @@ public final class ProblemsCommand extends ChiselCommand {
     @Option(names = "--baseline", paramLabel = "FILE", description = "leave out the problems that this file knows")
     private Path baseline;
 
-    @Option(names = "--write-baseline", paramLabel = "FILE", description = "write all problems that are found to this file, as known")
+    @Option(names = "--write-baseline", paramLabel = "FILE",
+            description = "write all problems that are found to this file, as known")
     private Path newBaseline;
 
     @Option(names = "--fresh", description =

@@ -43,7 +43,14 @@ public final class ProblemText {
     private List<String> fixes(Problem problem) {
         List<String> lines = new ArrayList<>();
         List<String> fixes = problem.fixes();
-        String label = fixes.isEmpty() ? "" : fixes.size() == 1 ? "  fix: " : "  fixes: ";
+        String label;
+        if (fixes.isEmpty()) {
+            label = "";
+        } else if (fixes.size() == 1) {
+            label = "  fix: ";
+        } else {
+            label = "  fixes: ";
+        }
         StringBuilder line = new StringBuilder(INDENT + palette.quiet(problem.rule() + label));
         int length = INDENT.length() + problem.rule().length() + label.length();
         for (int i = 0; i < fixes.size(); i++) {

@@ -55,7 +55,10 @@ public record Key(boolean ctrl, boolean alt, boolean shift, String name) {
         if (ctrl || alt) {
             return Optional.empty();
         }
-        return name.equals("Space") ? Optional.of(" ") : NAMES.contains(name) ? Optional.empty() : Optional.of(name);
+        if (name.equals("Space")) {
+            return Optional.of(" ");
+        }
+        return NAMES.contains(name) ? Optional.empty() : Optional.of(name);
     }
 
     /**

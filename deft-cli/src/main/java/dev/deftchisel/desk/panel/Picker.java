@@ -252,7 +252,14 @@ public final class Picker<T> implements Panel {
         }
         column = pen.write(0, column, typed, Style.PLAIN.strongly());
         pen.caret(0, column);
-        String count = !isFound ? "\u2026" : items.isEmpty() ? "" : (at + 1) + "/" + items.size();
+        String count;
+        if (!isFound) {
+            count = "\u2026";
+        } else if (items.isEmpty()) {
+            count = "";
+        } else {
+            count = (at + 1) + "/" + items.size();
+        }
         pen.write(0, pen.width() - Widths.of(count) - 1, count, Style.of(Ink.QUIET));
     }
 

@@ -52,7 +52,10 @@ public final class Colours {
         }
         AttributedStyle marked = style.ground() == Ground.NONE ? drawn : drawn.underline();
         if (depth == Depth.NONE) {
-            return isQuiet(style.ink()) ? marked.faint() : isLoud(style.ink()) ? marked.bold() : marked;
+            if (isQuiet(style.ink())) {
+                return marked.faint();
+            }
+            return isLoud(style.ink()) ? marked.bold() : marked;
         }
         int colour = sixteen(style.ink());
         return colour < 0 ? marked : marked.foreground(colour);

@@ -38,7 +38,10 @@ final class KeyReader {
     Input next() {
         try {
             int c = reader.read();
-            return c < 0 ? new Input.Ended() : c == ESC ? escape() : new Input.Pressed(plain(c));
+            if (c < 0) {
+                return new Input.Ended();
+            }
+            return c == ESC ? escape() : new Input.Pressed(plain(c));
         } catch (IOException closed) {
             return new Input.Ended();
         }

@@ -150,8 +150,14 @@ public final class Motions {
         int column = caret.goal() >= 0 ? caret.goal() : caret.head() - lines.rangeOf(line).start();
         int target = Math.max(1, Math.min(lines.count(), line + by));
         Range range = lines.rangeOf(target);
-        int offset = line + by < 1 ? 0 : line + by > lines.count() ? range.end()
-                : Math.min(range.start() + column, range.end());
+        int offset;
+        if (line + by < 1) {
+            offset = 0;
+        } else if (line + by > lines.count()) {
+            offset = range.end();
+        } else {
+            offset = Math.min(range.start() + column, range.end());
+        }
         int whole = offset > range.start() && offset < range.end()
                 && Character.isLowSurrogate(draft.content().charAt(offset))
                 ? offset - 1 : offset;

@@ -140,8 +140,10 @@ final class BuilderMembers {
 
     /** What is built is made by the constructor, so that it is missed when it is not there. */
     private String product() {
-        return !isOfType ? "return null;" : "return new " + made.replaceAll("<.*", arguments.isEmpty() ? "" : "<>")
-                + "(" + values.stream()
+        if (!isOfType) {
+            return "return null;";
+        }
+        return "return new " + made.replaceAll("<.*", arguments.isEmpty() ? "" : "<>") + "(" + values.stream()
                 .map(value -> "(" + value.getType() + ") " + kept(value)).collect(Collectors.joining(", ")) + ");";
     }
 

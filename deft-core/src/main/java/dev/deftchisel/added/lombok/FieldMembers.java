@@ -41,8 +41,10 @@ final class FieldMembers {
         Optional<AnnotationTree> own = reading.annotation(field.getModifiers(), name);
         Optional<AnnotationTree> ofType = isOfType ? reading.annotation(name) : Optional.empty();
         Optional<AnnotationTree> nearest = own.or(() -> ofType);
-        return nearest.isPresent() ? ConfiguredType.access(nearest.get(), "value")
-                : isOfType && isWhole ? Optional.of("public ") : Optional.empty();
+        if (nearest.isPresent()) {
+            return ConfiguredType.access(nearest.get(), "value");
+        }
+        return isOfType && isWhole ? Optional.of("public ") : Optional.empty();
     }
 
     private static String isStatic(VariableTree field) {

@@ -79,11 +79,14 @@ public final class Symbols {
     }
 
     private Symbol symbol(SymbolKey key, Element element) {
-        String name = element instanceof PackageElement named
-                ? named.getQualifiedName().toString()
-                : element.getKind() == ElementKind.CONSTRUCTOR
-                        ? element.getEnclosingElement().getSimpleName().toString()
-                        : element.getSimpleName().toString();
+        String name;
+        if (element instanceof PackageElement named) {
+            name = named.getQualifiedName().toString();
+        } else if (element.getKind() == ElementKind.CONSTRUCTOR) {
+            name = element.getEnclosingElement().getSimpleName().toString();
+        } else {
+            name = element.getSimpleName().toString();
+        }
         Element owner = element.getEnclosingElement();
         Optional<SymbolKey> ownerKey = owner == null || element.getKind() == ElementKind.PACKAGE
                 ? Optional.empty()

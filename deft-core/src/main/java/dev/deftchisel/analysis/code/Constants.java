@@ -115,8 +115,11 @@ public final class Constants {
                     : kind == Tree.Kind.RIGHT_SHIFT ? number >> distance : number >>> distance);
         }
         int number = value.intValue();
-        return value instanceof Integer ? Optional.of(kind == Tree.Kind.LEFT_SHIFT ? number << distance
-                : kind == Tree.Kind.RIGHT_SHIFT ? number >> distance : number >>> distance) : Optional.empty();
+        if (value instanceof Integer) {
+            return Optional.of(kind == Tree.Kind.LEFT_SHIFT ? number << distance : kind == Tree.Kind.RIGHT_SHIFT
+                    ? number >> distance : number >>> distance);
+        }
+        return Optional.empty();
     }
 
     private static Optional<Object> whole(Tree.Kind kind, long left, long right) {

@@ -83,7 +83,10 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
 
     @Override
     public Effects reduce(Effects one, Effects other) {
-        return one == null ? other : other == null ? one : one.and(other);
+        if (one == null) {
+            return other;
+        }
+        return other == null ? one : one.and(other);
     }
 
     @Override
@@ -268,7 +271,10 @@ final class EffectScanner extends TreePathScanner<Effects, Void> {
         boolean compares = tree.getKind() == Tree.Kind.EQUAL_TO || tree.getKind() == Tree.Kind.NOT_EQUAL_TO;
         boolean unboxes = !compares && (isReference(tree.getLeftOperand()) || isReference(tree.getRightOperand()))
                 || compares && isReference(tree.getLeftOperand()) != isReference(tree.getRightOperand());
-        return mayDivideByZero ? parts.and(Effects.FAILURE) : unboxes ? parts.and(Effects.NULL) : parts;
+        if (mayDivideByZero) {
+            return parts.and(Effects.FAILURE);
+        }
+        return unboxes ? parts.and(Effects.NULL) : parts;
     }
 
     private static boolean isText(TypeMirror type) {

@@ -57,8 +57,10 @@ public final class Jumps {
 
         /** What it passes; empty when nothing. */
         public Optional<ExpressionTree> value() {
-            return path.getLeaf() instanceof ReturnTree result ? Optional.ofNullable(result.getExpression())
-                    : path.getLeaf() instanceof YieldTree result ? Optional.of(result.getValue()) : Optional.empty();
+            if (path.getLeaf() instanceof ReturnTree result) {
+                return Optional.ofNullable(result.getExpression());
+            }
+            return path.getLeaf() instanceof YieldTree result ? Optional.of(result.getValue()) : Optional.empty();
         }
     }
 

@@ -25,9 +25,14 @@ public final class StaticContexts {
         if (member instanceof BlockTree block) {
             return block.isStatic();
         }
-        ModifiersTree modifiers = member instanceof MethodTree method
-                ? method.getModifiers()
-                : member instanceof VariableTree variable ? variable.getModifiers() : null;
+        ModifiersTree modifiers;
+        if (member instanceof MethodTree method) {
+            modifiers = method.getModifiers();
+        } else if (member instanceof VariableTree variable) {
+            modifiers = variable.getModifiers();
+        } else {
+            modifiers = null;
+        }
         return modifiers != null && modifiers.getFlags().contains(Modifier.STATIC);
     }
 }

@@ -134,9 +134,11 @@ public final class ValueRanges {
 
     /** What is masked with a number that is not negative has none of its other bits, nor a sign. */
     private static Optional<ValueRange> masked(ValueRange left, ValueRange right) {
-        return !left.isNatural() && !right.isNatural() ? Optional.empty()
-                : Optional.of(new ValueRange(0, Math.min(left.isNatural() ? left.high() : Long.MAX_VALUE,
-                        right.isNatural() ? right.high() : Long.MAX_VALUE)));
+        if (!left.isNatural() && !right.isNatural()) {
+            return Optional.empty();
+        }
+        return Optional.of(new ValueRange(0, Math.min(left.isNatural() ? left.high() : Long.MAX_VALUE, right.isNatural()
+                ? right.high() : Long.MAX_VALUE)));
     }
 
     private static long allBits(long highest) {

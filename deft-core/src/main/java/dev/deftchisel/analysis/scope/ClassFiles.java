@@ -87,8 +87,13 @@ final class ClassFiles implements AutoCloseable {
     private String value(VariableElement field) {
         Object constant = field.getConstantValue();
         TypeKind kind = field.asType().getKind();
-        return constant != null ? elements.getConstantExpression(constant) : kind == TypeKind.BOOLEAN ? "false"
-                : kind.isPrimitive() ? "0" : "null";
+        if (constant != null) {
+            return elements.getConstantExpression(constant);
+        }
+        if (kind == TypeKind.BOOLEAN) {
+            return "false";
+        }
+        return kind.isPrimitive() ? "0" : "null";
     }
 
     private static String method(ExecutableElement method, String owner) {

@@ -61,14 +61,17 @@ public final class TypeVisibility {
         List<SourceFile> declaring = sources.topLevelTypes().getOrDefault(asked.type(), List.of());
         if (!declaring.isEmpty()) {
             List<SourceFile> seen = declaring.stream().filter(file -> sees(asked, file)).toList();
-            return seen.isEmpty() ? Optional.of(ofSource(asked, declaring.get(0)))
-                    : asked.use() == SourceRoot.Use.TEST ? Optional.empty()
+            if (seen.isEmpty()) {
+                return Optional.of(ofSource(asked, declaring.get(0)));
+            }
+            return asked.use() == SourceRoot.Use.TEST ? Optional.empty()
                     : readability.objection(asked.module(), asked.type(), seen.get(0).module());
         }
         Optional<Path> home = home(asked.type());
-        return home.isPresent() ? home.filter(library -> !sees(asked, library))
-                .map(library -> ofLibrary(asked, library))
-                : asked.use() == SourceRoot.Use.TEST ? Optional.empty()
+        if (home.isPresent()) {
+            return home.filter(library -> !sees(asked, library)).map(library -> ofLibrary(asked, library));
+        }
+        return asked.use() == SourceRoot.Use.TEST ? Optional.empty()
                 : readability.objection(asked.module(), asked.type());
     }
 

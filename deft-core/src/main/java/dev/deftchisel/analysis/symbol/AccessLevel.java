@@ -20,9 +20,13 @@ public enum AccessLevel {
 
     /** What modifiers say of a declaration in a class; members of interfaces are public without saying so. */
     public static AccessLevel of(Collection<Modifier> modifiers) {
-        return modifiers.contains(Modifier.PUBLIC) ? PUBLIC
-                : modifiers.contains(Modifier.PROTECTED) ? PROTECTED
-                : modifiers.contains(Modifier.PRIVATE) ? PRIVATE : PACKAGE;
+        if (modifiers.contains(Modifier.PUBLIC)) {
+            return PUBLIC;
+        }
+        if (modifiers.contains(Modifier.PROTECTED)) {
+            return PROTECTED;
+        }
+        return modifiers.contains(Modifier.PRIVATE) ? PRIVATE : PACKAGE;
     }
 
     /** The keyword with a blank after it, as it stands before a type; empty for {@link #PACKAGE}. */
@@ -32,8 +36,10 @@ public enum AccessLevel {
 
     /** How far something must be open to be used elsewhere, subclasses aside. */
     public static AccessLevel between(Element declared, Element use) {
-        return outermost(declared).equals(outermost(use)) ? PRIVATE : home(declared).equals(home(use)) ? PACKAGE
-                : PUBLIC;
+        if (outermost(declared).equals(outermost(use))) {
+            return PRIVATE;
+        }
+        return home(declared).equals(home(use)) ? PACKAGE : PUBLIC;
     }
 
     private static String outermost(Element element) {

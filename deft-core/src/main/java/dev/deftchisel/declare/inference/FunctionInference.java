@@ -50,10 +50,14 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
 
     /** The interface for a function; empty when its parameters have no types, or there is no such interface. */
     static Optional<TypeMirror> type(AttributedFile code, TreePath function) {
-        Optional<FunctionInference> written = function.getLeaf() instanceof LambdaExpressionTree lambda
-                ? lambda(code, function, lambda)
-                : function.getLeaf() instanceof MemberReferenceTree reference ? reference(code, function, reference)
-                : Optional.empty();
+        Optional<FunctionInference> written;
+        if (function.getLeaf() instanceof LambdaExpressionTree lambda) {
+            written = lambda(code, function, lambda);
+        } else if (function.getLeaf() instanceof MemberReferenceTree reference) {
+            written = reference(code, function, reference);
+        } else {
+            written = Optional.empty();
+        }
         return written.flatMap(FunctionInference::type);
     }
 
@@ -159,9 +163,10 @@ public record FunctionInference(AttributedFile code, List<TypeMirror> taken, Opt
         if (!isSafe) {
             return generic("java.util.concurrent.Callable", List.of(code.boxed(result.get())));
         } else if (result.isEmpty()) {
-            return taken.isEmpty() ? generic("java.lang.Runnable", List.of())
-                    : generic(taken.size() == 1 ? "java.util.function.Consumer" : "java.util.function.BiConsumer",
-                            taken);
+            if (taken.isEmpty()) {
+                return generic("java.lang.Runnable", List.of());
+            }
+            return generic(taken.size() == 1 ? "java.util.function.Consumer" : "java.util.function.BiConsumer", taken);
         }
         String two = taken.size() == 2 ? "Bi" : "";
         String kind = taken.isEmpty() ? "Supplier" : "Function";

@@ -89,11 +89,13 @@ public final class TypeSubstitution {
     }
 
     private TypeMirror argument(TypeMirror type) {
-        return !(type instanceof WildcardType wildcard) ? declared(type)
-                : wildcard.getExtendsBound() != null ? code.types()
-                .getWildcardType(declared(wildcard.getExtendsBound()), null)
-                : wildcard.getSuperBound() != null ? code.types()
-                .getWildcardType(null, declared(wildcard.getSuperBound()))
+        if (!(type instanceof WildcardType wildcard)) {
+            return declared(type);
+        }
+        if (wildcard.getExtendsBound() != null) {
+            return code.types().getWildcardType(declared(wildcard.getExtendsBound()), null);
+        }
+        return wildcard.getSuperBound() != null ? code.types().getWildcardType(null, declared(wildcard.getSuperBound()))
                 : type;
     }
 }

@@ -118,8 +118,10 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
             return Optional.empty();
         }
         TypeElement element = (TypeElement) ((DeclaredType) type).asElement();
-        return !element.getSimpleName().isEmpty() ? Optional.of(element)
-                : element(element.getInterfaces().isEmpty() ? element.getSuperclass() : element.getInterfaces().get(0));
+        if (!element.getSimpleName().isEmpty()) {
+            return Optional.of(element);
+        }
+        return element(element.getInterfaces().isEmpty() ? element.getSuperclass() : element.getInterfaces().get(0));
     }
 
     /** Whether it is the call of a constructor. */
@@ -239,11 +241,11 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
 
     /** What it is selected from. */
     public Optional<TreePath> object() {
-        return path.getLeaf() instanceof MemberSelectTree select
-                ? Optional.of(new TreePath(path, select.getExpression()))
-                : path.getLeaf() instanceof MemberReferenceTree reference
-                ? Optional.of(new TreePath(path, reference.getQualifierExpression()))
-                : Optional.empty();
+        if (path.getLeaf() instanceof MemberSelectTree select) {
+            return Optional.of(new TreePath(path, select.getExpression()));
+        }
+        return path.getLeaf() instanceof MemberReferenceTree reference
+                ? Optional.of(new TreePath(path, reference.getQualifierExpression())) : Optional.empty();
     }
 
     /** Whether it is selected from a type, not from an object. */

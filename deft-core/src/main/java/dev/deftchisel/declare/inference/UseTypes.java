@@ -94,7 +94,10 @@ public final class UseTypes {
      * them.
      */
     public Optional<String> member(TypeMirror type) {
-        return type.getKind() == TypeKind.VOID ? Optional.of("void") : there.write(isMethod ? type : closed(type));
+        if (type.getKind() == TypeKind.VOID) {
+            return Optional.of("void");
+        }
+        return there.write(isMethod ? type : closed(type));
     }
 
     /**

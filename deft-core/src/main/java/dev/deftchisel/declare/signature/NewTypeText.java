@@ -59,7 +59,14 @@ public final class NewTypeText {
      * @param modifiers with a blank after each
      */
     public Result of(NewType.Kind kind, String modifiers) {
-        Parameters state = kind == NewType.Kind.ANNOTATION ? elements() : kind.isMade() ? made() : NONE;
+        Parameters state;
+        if (kind == NewType.Kind.ANNOTATION) {
+            state = elements();
+        } else if (kind.isMade()) {
+            state = made();
+        } else {
+            state = NONE;
+        }
         if (state.objection().isPresent()) {
             return new Result(List.of(), Set.of(), state.objection());
         }

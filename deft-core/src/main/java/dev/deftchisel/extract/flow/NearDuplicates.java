@@ -47,10 +47,13 @@ public final class NearDuplicates {
             }
         }
         int more = lines.size() - MOST_SHOWN;
-        return lines.isEmpty() ? Optional.empty() : Optional.of((lines.size() == 1 ? "line " : "lines ")
+        if (lines.isEmpty()) {
+            return Optional.empty();
+        }
+        return Optional.of((lines.size() == 1 ? "line " : "lines ")
                 + String.join(", ", lines.subList(0, Math.min(lines.size(), MOST_SHOWN)))
-                + (more > 0 ? " and " + more + " more" : "")
-                + (lines.size() == 1 ? " reads" : " read") + " alike: duplicates can be replaced, too");
+                + (more > 0 ? " and " + more + " more" : "") + (lines.size() == 1 ? " reads" : " read")
+                + " alike: duplicates can be replaced, too");
     }
 
     /** The first token that starts at an offset or after it. */

@@ -43,11 +43,13 @@ public record Results(List<Flow.Variable> outputs, List<String> components, Opti
     /** Why several values cannot come out as a record; empty when they can. */
     static Optional<String> objection(AttributedFile code, Flow flow, Exits exits) {
         boolean isGeneric = flow.outputs().stream().anyMatch(one -> hasVariable(one.element().asType()));
-        return code.file().module().level() < LEVEL_OF_RECORDS
-                ? Optional.of("records came with Java " + LEVEL_OF_RECORDS)
-                : isGeneric ? Optional.of("their types depend on type parameters")
-                : exits.kind() == Exits.Kind.NONE ? Optional.empty()
-                : Optional.of("the code is left in other ways, too");
+        if (code.file().module().level() < LEVEL_OF_RECORDS) {
+            return Optional.of("records came with Java " + LEVEL_OF_RECORDS);
+        }
+        if (isGeneric) {
+            return Optional.of("their types depend on type parameters");
+        }
+        return exits.kind() == Exits.Kind.NONE ? Optional.empty() : Optional.of("the code is left in other ways, too");
     }
 
     private static boolean hasVariable(TypeMirror type) {

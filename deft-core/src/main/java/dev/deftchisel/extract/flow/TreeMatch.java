@@ -207,12 +207,17 @@ public final class TreeMatch {
             // a constant that fits takes the type of the other branch, a variable does not (JLS 15.25.2)
             return true;
         }
-        Optional<TypeMirror> target = parent.getLeaf() instanceof NewArrayTree
-                ? code.type(parent).filter(type -> type instanceof ArrayType)
-                .map(type -> ((ArrayType) type).getComponentType())
-                : parent.getLeaf() instanceof VariableTree ? code.element(parent).map(Element::asType)
-                : parent.getLeaf() instanceof AssignmentTree set ? code.type(new TreePath(parent, set.getVariable()))
-                : Optional.empty();
+        Optional<TypeMirror> target;
+        if (parent.getLeaf() instanceof NewArrayTree) {
+            target = code.type(parent).filter(type -> type instanceof ArrayType)
+                    .map(type -> ((ArrayType) type).getComponentType());
+        } else if (parent.getLeaf() instanceof VariableTree) {
+            target = code.element(parent).map(Element::asType);
+        } else if (parent.getLeaf() instanceof AssignmentTree set) {
+            target = code.type(new TreePath(parent, set.getVariable()));
+        } else {
+            target = Optional.empty();
+        }
         return target.filter(type -> code.type(value).filter(own -> own.getKind().isPrimitive()
                 && !code.types().isSameType(own, type) && !code.types().isSubtype(own, type)).isPresent()).isPresent();
     }

@@ -36,7 +36,10 @@ enum DuplicateScope {
 
     static DuplicateScope of(Answers answers) {
         String answer = answers.single(KEY).orElse("leave");
-        return answer.equals("leave") ? NONE : answer.equals(REPLACE) ? CLASS : PACKAGE;
+        if (answer.equals("leave")) {
+            return NONE;
+        }
+        return answer.equals(REPLACE) ? CLASS : PACKAGE;
     }
 
     /**

@@ -54,8 +54,14 @@ final class MethodNames {
                 @Override
                 public Void visitMethodInvocation(MethodInvocationTree tree, Void unused) {
                     ExpressionTree method = tree.getMethodSelect();
-                    String name = method instanceof MemberSelectTree select ? select.getIdentifier().toString()
-                            : method instanceof IdentifierTree simple ? simple.getName().toString() : "";
+                    String name;
+                    if (method instanceof MemberSelectTree select) {
+                        name = select.getIdentifier().toString();
+                    } else if (method instanceof IdentifierTree simple) {
+                        name = simple.getName().toString();
+                    } else {
+                        name = "";
+                    }
                     if (!name.isEmpty()) {
                         names.add(name);
                     }

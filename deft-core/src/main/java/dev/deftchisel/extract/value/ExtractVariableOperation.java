@@ -165,9 +165,14 @@ public final class ExtractVariableOperation implements Operation {
             }
         }
         boolean wantsAll = answers.single(PLACES).filter("all"::equals).isPresent();
-        Optional<String> doubt = !wantsAll ? Optional.empty()
-                : !way.first().isEmpty() ? Optional.of("what is evaluated before it has to stay before it")
-                : same.doubt();
+        Optional<String> doubt;
+        if (!wantsAll) {
+            doubt = Optional.empty();
+        } else if (!way.first().isEmpty()) {
+            doubt = Optional.of("what is evaluated before it has to stay before it");
+        } else {
+            doubt = same.doubt();
+        }
         VariablePlacement places = wantsAll && doubt.isEmpty()
                 ? VariablePlacement.all(code, selected, way.home(), same)
                 : VariablePlacement.one(selected, way.home());

@@ -61,9 +61,11 @@ final class FieldEdits {
         Optional<Element> type = code.element(selected.owner());
         boolean isRecord = type.filter(element -> element.getKind() == ElementKind.RECORD).isPresent();
         boolean isInterface = type.filter(element -> element.getKind().isInterface()).isPresent();
-        return !isRecord && !isInterface ? Optional.empty()
-                : Optional.of(Reason.at(code.file().path(), selected.range(),
-                isRecord ? "a record has no fields but its components (JLS 8.10.3)"
+        if (!isRecord && !isInterface) {
+            return Optional.empty();
+        }
+        return Optional.of(Reason.at(code.file().path(), selected.range(), isRecord
+                ? "a record has no fields but its components (JLS 8.10.3)"
                 : "the fields of an interface are constants"));
     }
 

@@ -113,8 +113,9 @@ record VariablePlacement(InsertionPoint home, TreePath first, List<TreePath> use
         int start = code.range(statement.getLeaf()).start();
         boolean isKnownThere = code.effects(expression).readsLocals().stream()
                 .allMatch(local -> code.key(local) instanceof SymbolKey.Local key && key.offset() < start);
-        return mayMove && isKnownThere
-                ? Optional.of(isThere ? own : new InsertionPoint.Before(statement, list.getLeaf()))
-                : Optional.empty();
+        if (mayMove && isKnownThere) {
+            return Optional.of(isThere ? own : new InsertionPoint.Before(statement, list.getLeaf()));
+        }
+        return Optional.empty();
     }
 }

@@ -203,9 +203,14 @@ public final class BindingComparison {
 
     private Difference difference(Binding binding, PlaceAfter site, Optional<SymbolKey> actual, String what) {
         String name = after.text(site.file(), site.range());
-        Difference.Kind kind = binding.role() == Role.DOC
-                ? Difference.Kind.DOCUMENTATION
-                : isMeantOtherwise(binding, actual) ? Difference.Kind.OVERLOAD : Difference.Kind.BINDING;
+        Difference.Kind kind;
+        if (binding.role() == Role.DOC) {
+            kind = Difference.Kind.DOCUMENTATION;
+        } else if (isMeantOtherwise(binding, actual)) {
+            kind = Difference.Kind.OVERLOAD;
+        } else {
+            kind = Difference.Kind.BINDING;
+        }
         return new Difference(kind, binding.file(), binding.range(),
                 Optional.of(binding.key()), actual, "'" + name + "' " + what);
     }

@@ -199,9 +199,14 @@ public final class CallEdits {
     /** All in place of the call's statement. */
     private boolean content(NewCode text, String newLine) {
         boolean isAnything = first(text, newLine);
-        Optional<TreePath> result = callee.shape() instanceof Callee.Statements statements ? statements.result()
-                : callee.shape() instanceof Callee.SingleValue value ? Optional.of(value.expression())
-                : Optional.empty();
+        Optional<TreePath> result;
+        if (callee.shape() instanceof Callee.Statements statements) {
+            result = statements.result();
+        } else if (callee.shape() instanceof Callee.SingleValue value) {
+            result = Optional.of(value.expression());
+        } else {
+            result = Optional.empty();
+        }
         if (result.isPresent() && CallContext.isStatement(result.get().getLeaf())) {
             body.carry(text.write(isAnything ? newLine : ""), List.of(result.get()), callee.code()
                     .range(result.get().getLeaf()), newLine)
@@ -221,8 +226,14 @@ public final class CallEdits {
             body.declare(text.write(separator), one, newLine);
             separator = newLine;
         }
-        List<TreePath> statements = callee.shape() instanceof Callee.Statements simple ? simple.statements()
-                : callee.shape() instanceof Callee.SeveralExits several ? several.statements() : List.of();
+        List<TreePath> statements;
+        if (callee.shape() instanceof Callee.Statements simple) {
+            statements = simple.statements();
+        } else if (callee.shape() instanceof Callee.SeveralExits several) {
+            statements = several.statements();
+        } else {
+            statements = List.of();
+        }
         if (!statements.isEmpty()) {
             body.carry(text.write(separator), statements, body.range(statements), newLine);
         } else if (callee.shape() instanceof SingleExit exit) {

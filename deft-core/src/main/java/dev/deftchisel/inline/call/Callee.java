@@ -214,8 +214,14 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
         }
         boolean hasElse = choice.getElseStatement() != null;
         Optional<BodyForm> yes = value(inner(first, choice.getThenStatement()));
-        Optional<BodyForm> no = !hasElse ? value(statements.subList(1, statements.size()))
-                : statements.size() == 1 ? value(inner(first, choice.getElseStatement())) : Optional.empty();
+        Optional<BodyForm> no;
+        if (!hasElse) {
+            no = value(statements.subList(1, statements.size()));
+        } else if (statements.size() == 1) {
+            no = value(inner(first, choice.getElseStatement()));
+        } else {
+            no = Optional.empty();
+        }
         TreePath parentheses = new TreePath(first, choice.getCondition());
         ExpressionTree condition = ((ParenthesizedTree) choice.getCondition()).getExpression();
         return yes.isPresent() && no.isPresent()
@@ -243,9 +249,13 @@ public record Callee(AttributedFile code, TreePath path, ExecutableElement eleme
 
     /** What is written as statements. */
     List<TreePath> statements() {
-        return shape instanceof Statements simple ? simple.statements() : shape instanceof SeveralExits several
-                ? several.statements()
-                : shape instanceof SingleExit ? List.of(body()) : List.of();
+        if (shape instanceof Statements simple) {
+            return simple.statements();
+        }
+        if (shape instanceof SeveralExits several) {
+            return several.statements();
+        }
+        return shape instanceof SingleExit ? List.of(body()) : List.of();
     }
 
     /** The same, whose choice is left as it is: nothing follows, so that each {@code return} may stay. */

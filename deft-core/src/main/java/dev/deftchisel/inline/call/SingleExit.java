@@ -24,8 +24,10 @@ record SingleExit(List<Step> steps) implements Callee.BodyForm {
 
         /** The one statement that it was, whose comments are its own. */
         default Optional<TreePath> statement() {
-            return this instanceof Fork fork ? Optional.of(fork.choice())
-                    : this instanceof Exit exit ? Optional.of(exit.way()) : Optional.empty();
+            if (this instanceof Fork fork) {
+                return Optional.of(fork.choice());
+            }
+            return this instanceof Exit exit ? Optional.of(exit.way()) : Optional.empty();
         }
     }
 
@@ -56,12 +58,15 @@ record SingleExit(List<Step> steps) implements Callee.BodyForm {
                 run.add(statement);
                 continue;
             }
-            Optional<Step> last = statement.getLeaf() instanceof ReturnTree exit
-                    ? Optional.of(new Exit(statement, Optional.ofNullable(exit.getExpression())
-                    .map(value -> new TreePath(statement, value))))
-                            : statement.getLeaf() instanceof IfTree ? fork(statement,
-                                    statements.subList(i + 1, statements.size()))
-                            : Optional.empty();
+            Optional<Step> last;
+            if (statement.getLeaf() instanceof ReturnTree exit) {
+                last = Optional.of(new Exit(statement, Optional.ofNullable(exit.getExpression())
+                        .map(value -> new TreePath(statement, value))));
+            } else if (statement.getLeaf() instanceof IfTree) {
+                last = fork(statement, statements.subList(i + 1, statements.size()));
+            } else {
+                last = Optional.empty();
+            }
             return last.map(step -> run.isEmpty() ? List.of(step) : List.of(new Run(List.copyOf(run)), step));
         }
         return Optional.of(run.isEmpty() ? List.of() : List.of(new Run(List.copyOf(run))));

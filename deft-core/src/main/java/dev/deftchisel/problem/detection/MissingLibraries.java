@@ -203,8 +203,11 @@ public final class MissingLibraries {
                 .filter(problem -> !problem.rule().equals(ID) || bySentence.get(problem.sentence()).get(0) == problem)
                 .map(problem -> {
                     int files = problem.rule().equals(ID) ? bySentence.get(problem.sentence()).size() : 1;
-                    return files == 1 ? problem : problem.saying(problem.sentence()
-                            + "; the same in " + (files - 1) + " more file" + (files == 2 ? "" : "s"));
+                    if (files == 1) {
+                        return problem;
+                    }
+                    return problem.saying(problem.sentence() + "; the same in " + (files - 1) + " more file"
+                            + (files == 2 ? "" : "s"));
                 })
                 .toList();
     }

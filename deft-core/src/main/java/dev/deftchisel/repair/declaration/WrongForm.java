@@ -304,12 +304,13 @@ public final class WrongForm implements Repair {
         }
         boolean isMap = type.filter(known -> code.isKind(known, code.elements().getTypeElement("java.util.Map")
                 .asType())).isPresent();
-        return path.getParentPath().getLeaf() instanceof AssignmentTree set && set.getVariable() == access
-                ? List.of(Fix.of(isMap ? "use 'put'" : "use 'set'",
-                        edits -> edits.replace(set, to -> to.carry(code.range(access.getExpression()))
-                .write(isMap ? ".put(" : ".set(").carry(code.range(access.getIndex())).write(", ")
-                .carry(code.range(set.getExpression())).write(")"))))
-                : List.of();
+        if (path.getParentPath().getLeaf() instanceof AssignmentTree set && set.getVariable() == access) {
+            return List.of(Fix.of(isMap ? "use 'put'"
+                    : "use 'set'", edits -> edits.replace(set, to -> to.carry(code.range(access.getExpression()))
+                            .write(isMap ? ".put(" : ".set(").carry(code.range(access.getIndex())).write(", ")
+                            .carry(code.range(set.getExpression())).write(")"))));
+        }
+        return List.of();
     }
 
     /** A loop over a number, the characters of a text, or a stream. */

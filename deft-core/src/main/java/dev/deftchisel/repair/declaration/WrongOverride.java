@@ -53,8 +53,14 @@ public final class WrongOverride implements Repair {
                     .getReturnType();
             return List.of(Fix.of("let it return " + result, edits -> ResultType.change(edits, found.get(), result)));
         } else if (site.error().code().endsWith("override.weaker.access")) {
-            String word = above.get().getModifiers().contains(Modifier.PUBLIC) ? "public"
-                    : above.get().getModifiers().contains(Modifier.PROTECTED) ? "protected" : "";
+            String word;
+            if (above.get().getModifiers().contains(Modifier.PUBLIC)) {
+                word = "public";
+            } else if (above.get().getModifiers().contains(Modifier.PROTECTED)) {
+                word = "protected";
+            } else {
+                word = "";
+            }
             return word.isEmpty() ? List.of() : List.of(Fix.of("make it " + word, edits -> widen(edits, method, word)));
         }
         return List.of();

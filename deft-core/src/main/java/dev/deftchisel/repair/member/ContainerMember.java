@@ -84,9 +84,22 @@ final class ContainerMember {
                 .size() == 1) {
             String element = type.getTypeArguments().get(0) instanceof DeclaredType box
                     ? ((TypeElement) box.asElement()).getSimpleName().toString() : "";
-            String sort = element.equals("Integer") ? "Int" : element.equals("Long") ? "Long" : "Double";
-            String value = element.equals("Integer") ? "intValue" : element.equals("Long") ? "longValue"
-                    : "doubleValue";
+            String sort;
+            if (element.equals("Integer")) {
+                sort = "Int";
+            } else if (element.equals("Long")) {
+                sort = "Long";
+            } else {
+                sort = "Double";
+            }
+            String value;
+            if (element.equals("Integer")) {
+                value = "intValue";
+            } else if (element.equals("Long")) {
+                value = "longValue";
+            } else {
+                value = "doubleValue";
+            }
             Optional<MethodInvocationTree> map = missing.object().getLeaf() instanceof MethodInvocationTree call
                     && call.getMethodSelect() instanceof MemberSelectTree select && select.getIdentifier()
                     .contentEquals("map")
@@ -107,11 +120,11 @@ final class ContainerMember {
                         && member instanceof ExecutableElement method
                         && CallCandidates.takes(method, missing.arguments()));
         boolean isEntry = name.equals("java.util.Map") && missing.name().equals("stream");
-        return ofStream && missing.call().isPresent() ? List.of(Fix.of("ask its stream", edits -> {
-                    edits.insert(dot, ".stream()");
-                    listed(missing, edits, site);
-                }))
-                : isEntry ? List.of(Fix.of("ask its entries", edits -> edits.insert(dot, ".entrySet()"))) : List.of();
+        if (ofStream && missing.call().isPresent()) {
+            return List.of(Fix.of("ask its stream", edits ->
+                    { edits.insert(dot, ".stream()"); listed(missing, edits, site); }));
+        }
+        return isEntry ? List.of(Fix.of("ask its entries", edits -> edits.insert(dot, ".entrySet()"))) : List.of();
     }
 
     /** {@code list.pop()}: lists have an element at an index, the last one at the size less one. */
@@ -120,12 +133,18 @@ final class ContainerMember {
                 missing.code().elements().getTypeElement("java.util.List").asType());
         String object = missing.code().text(missing.object().getLeaf());
         boolean isPlain = object.matches("[\\w.]+");
-        String method = Set.of("pop", "removeLast", "pollLast", "removeEnd").contains(missing.name())
-                ? "remove(" + object + ".size() - 1)"
-                : Set.of("getLast", "last", "peekLast", "back").contains(missing.name())
-                ? "get(" + object + ".size() - 1)"
-                : Set.of("getFirst", "first", "peekFirst", "front", "head").contains(missing.name()) ? "get(0)"
-                : Set.of("removeFirst", "pollFirst", "shift").contains(missing.name()) ? "remove(0)" : "";
+        String method;
+        if (Set.of("pop", "removeLast", "pollLast", "removeEnd").contains(missing.name())) {
+            method = "remove(" + object + ".size() - 1)";
+        } else if (Set.of("getLast", "last", "peekLast", "back").contains(missing.name())) {
+            method = "get(" + object + ".size() - 1)";
+        } else if (Set.of("getFirst", "first", "peekFirst", "front", "head").contains(missing.name())) {
+            method = "get(0)";
+        } else if (Set.of("removeFirst", "pollFirst", "shift").contains(missing.name())) {
+            method = "remove(0)";
+        } else {
+            method = "";
+        }
         return !isList || method.isEmpty() || !isPlain || missing.arguments() > 0 || missing.call().isEmpty()
                 ? Optional.empty()
                 : Optional.of(Fix.of("write '" + method + "'", edits -> edits.replace(missing.whole(), method)));

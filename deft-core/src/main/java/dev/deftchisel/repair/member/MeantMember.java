@@ -274,10 +274,14 @@ public final class MeantMember implements Repair {
                 .isPresent()) {
             return List.of();
         }
-        List<String> names = missing.type() instanceof ArrayType ? List.of("java.util.Arrays")
-                : missing.type().getKind().isPrimitive()
-                ? List.of(String.valueOf(code.boxed(missing.type())), "java.lang.Math", "java.lang.String")
-                : List.of("java.util.Collections", "java.lang.String", "java.util.Objects", "java.lang.Character");
+        List<String> names;
+        if (missing.type() instanceof ArrayType) {
+            names = List.of("java.util.Arrays");
+        } else if (missing.type().getKind().isPrimitive()) {
+            names = List.of(String.valueOf(code.boxed(missing.type())), "java.lang.Math", "java.lang.String");
+        } else {
+            names = List.of("java.util.Collections", "java.lang.String", "java.util.Objects", "java.lang.Character");
+        }
         List<Fix> fixes = new ArrayList<>();
         String object = code.text(missing.object().getLeaf());
         if (missing.type().getKind().isPrimitive() && Set.of("equals", "compareTo").contains(missing.name())

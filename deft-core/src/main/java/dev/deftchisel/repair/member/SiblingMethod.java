@@ -89,7 +89,14 @@ public final class SiblingMethod implements Repair {
         Range argument = isOfMath ? code.range(tree.getArguments().get(0)) : new Range(0, 0);
         if (isArray) {
             String sort = NamedTypes.shown(((ArrayType) own.get()).getComponentType());
-            String get = sort.equals("long") ? "getAsLong" : sort.equals("double") ? "getAsDouble" : "getAsInt";
+            String get;
+            if (sort.equals("long")) {
+                get = "getAsLong";
+            } else if (sort.equals("double")) {
+                get = "getAsDouble";
+            } else {
+                get = "getAsInt";
+            }
             return Optional.of(Fix.of("ask the stream of the array",
                     edits -> edits.replace(tree, to -> to.write(edits.types()
                     .name(code.elements().getTypeElement("java.util.Arrays")) + ".stream(").carry(argument)

@@ -86,10 +86,24 @@ public final class StreamMember implements Repair {
         String box = stream.getTypeArguments().size() == 1 && stream.getTypeArguments()
                 .get(0) instanceof DeclaredType element
                 ? ((TypeElement) element.asElement()).getSimpleName().toString() : "";
-        String sort = box.equals("Integer") ? "Int" : box.equals("Long") || box.equals("Double") ? box : "";
+        String sort;
+        if (box.equals("Integer")) {
+            sort = "Int";
+        } else if (box.equals("Long") || box.equals("Double")) {
+            sort = box;
+        } else {
+            sort = "";
+        }
         boolean isNumber = wanted.filter(TypeKind::isPrimitive).isPresent() && !sort.isEmpty() && call.getArguments()
                 .isEmpty() && !name.equals("sum");
-        String value = box.equals("Integer") ? "intValue" : box.equals("Long") ? "longValue" : "doubleValue";
+        String value;
+        if (box.equals("Integer")) {
+            value = "intValue";
+        } else if (box.equals("Long")) {
+            value = "longValue";
+        } else {
+            value = "doubleValue";
+        }
         return isNumber ? Optional.of(Fix.of("take what '" + name + "' gives of the numbers",
                 edits -> edits.replace(all, "mapTo" + sort + "(" + box + "::" + value + ")."
                 + name + "().orElseThrow()"))) : Optional.empty();

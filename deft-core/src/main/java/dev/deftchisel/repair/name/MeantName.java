@@ -140,9 +140,16 @@ public final class MeantName implements Repair {
         }
         boolean isPrinter = Set.of("Console", "console", "Debug", "fmt", "std", "sys", "stdout", "printer")
                 .contains(name);
-        String print = method.matches("(?i)(write|print)") ? "print"
-                : method.matches("(?i)(writeline|println|log|printline|puts|info|debug)") ? "println"
-                : method.matches("(?i)printf") ? "printf" : "";
+        String print;
+        if (method.matches("(?i)(write|print)")) {
+            print = "print";
+        } else if (method.matches("(?i)(writeline|println|log|printline|puts|info|debug)")) {
+            print = "println";
+        } else if (method.matches("(?i)printf")) {
+            print = "printf";
+        } else {
+            print = "";
+        }
         return isPrinter && !print.isEmpty() ? Optional.of(Fix.of("write 'System.out." + print + "'",
                 edits -> edits.replace(code.range(select), "System.out." + print))) : Optional.empty();
     }

@@ -56,12 +56,14 @@ public final class OutOfScope implements Repair {
         }
         Optional<TreePath> around = common(declared, use.get(), code);
         Optional<TypeMirror> type = code.element(declared.get(0)).map(element -> element.asType());
-        return around.isEmpty() || type.isEmpty() ? List.of()
-                : isCountedUp(declared.get(0), code) ? List
-                .of(Fix.of("declare '" + name + "' before the block", edits -> moved(edits, around.get().getLeaf(),
-                        (VariableTree) declared.get(0).getLeaf())))
-                : List.of(Fix.of("declare '" + name + "' before the block",
-                        edits -> hoist(edits, around.get().getLeaf(), declared, type.get())));
+        if (around.isEmpty() || type.isEmpty()) {
+            return List.of();
+        }
+        return isCountedUp(declared.get(0), code)
+                ? List.of(Fix.of("declare '" + name + "' before the block",
+                        edits -> moved(edits, around.get().getLeaf(), (VariableTree) declared.get(0).getLeaf())))
+                        : List.of(Fix.of("declare '" + name + "' before the block",
+                                edits -> hoist(edits, around.get().getLeaf(), declared, type.get())));
     }
 
     /** Declarations of the name in blocks that end before the use. */

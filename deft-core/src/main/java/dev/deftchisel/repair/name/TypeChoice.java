@@ -104,8 +104,12 @@ final class TypeChoice {
                 "java.util.concurrent", "java.math", "java.nio.charset", "java.net", "java.text", "java.util.regex",
                 "java.lang.annotation", "java.lang.reflect", "java.util.concurrent.atomic", "java.nio");
         int index = usual.indexOf(home);
-        return index >= 0 ? index : name.startsWith("java.") ? usual.size() : name.startsWith("javax.")
-                ? usual.size() + 2
-                : usual.size() + 1;
+        if (index >= 0) {
+            return index;
+        }
+        if (name.startsWith("java.")) {
+            return usual.size();
+        }
+        return name.startsWith("javax.") ? usual.size() + 2 : usual.size() + 1;
     }
 }

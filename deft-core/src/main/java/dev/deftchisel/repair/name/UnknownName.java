@@ -90,9 +90,14 @@ public final class UnknownName implements Repair {
     private record Missing(TreePath path, String name, Range range, boolean isCall, boolean isMade) {
 
         static Missing at(TreePath path, ErrorSite site) {
-            String name = path.getLeaf() instanceof IdentifierTree simple ? simple.getName().toString()
-                    : path.getLeaf() instanceof MemberSelectTree select ? select.getIdentifier().toString()
-                    : ((MemberReferenceTree) path.getLeaf()).getName().toString();
+            String name;
+            if (path.getLeaf() instanceof IdentifierTree simple) {
+                name = simple.getName().toString();
+            } else if (path.getLeaf() instanceof MemberSelectTree select) {
+                name = select.getIdentifier().toString();
+            } else {
+                name = ((MemberReferenceTree) path.getLeaf()).getName().toString();
+            }
             int end = site.code().range(path.getLeaf()).end();
             Tree parent = path.getParentPath().getLeaf();
             return new Missing(path, name, new Range(end - name.length(), end),
@@ -114,11 +119,14 @@ public final class UnknownName implements Repair {
 
     private static List<Fix> near(Missing missing, ErrorSite site) {
         AttributedFile code = site.code();
-        List<Element> candidates = missing.path().getLeaf() instanceof MemberSelectTree select
-                ? members(new TreePath(missing.path(), select.getExpression()), code)
-                : missing.path().getLeaf() instanceof MemberReferenceTree reference
-                        ? members(new TreePath(missing.path(), reference.getQualifierExpression()), code)
-                        : code.visible(missing.path());
+        List<Element> candidates;
+        if (missing.path().getLeaf() instanceof MemberSelectTree select) {
+            candidates = members(new TreePath(missing.path(), select.getExpression()), code);
+        } else if (missing.path().getLeaf() instanceof MemberReferenceTree reference) {
+            candidates = members(new TreePath(missing.path(), reference.getQualifierExpression()), code);
+        } else {
+            candidates = code.visible(missing.path());
+        }
         List<String> names = candidates.stream().filter(element -> fits(element, missing))
                 .map(element -> element.getSimpleName().toString()).toList();
         List<String> all = new ArrayList<>(Spelling.near(missing.name(), names));
@@ -182,12 +190,16 @@ public final class UnknownName implements Repair {
         List<TypeElement> found = new ArrayList<>();
         String text = code.reads(AttributedFile.inner(expression));
         for (TreePath at = place; at.getParentPath() != null; at = at.getParentPath()) {
-            Optional<ExpressionTree> condition = at.getParentPath().getLeaf() instanceof IfTree choice
-                    ? Optional.of(choice.getCondition())
-                    : at.getParentPath().getLeaf() instanceof ConditionalExpressionTree choice
-                    ? Optional.of(choice.getCondition())
-                    : at.getParentPath().getLeaf() instanceof BinaryTree both ? Optional.of(both.getLeftOperand())
-                    : Optional.empty();
+            Optional<ExpressionTree> condition;
+            if (at.getParentPath().getLeaf() instanceof IfTree choice) {
+                condition = Optional.of(choice.getCondition());
+            } else if (at.getParentPath().getLeaf() instanceof ConditionalExpressionTree choice) {
+                condition = Optional.of(choice.getCondition());
+            } else if (at.getParentPath().getLeaf() instanceof BinaryTree both) {
+                condition = Optional.of(both.getLeftOperand());
+            } else {
+                condition = Optional.empty();
+            }
             TreePath around = at.getParentPath();
             condition.map(tree -> code.expressions(new TreePath(around, tree))).orElse(List.of()).stream()
                     .filter(part -> part.getLeaf() instanceof InstanceOfTree test

@@ -45,7 +45,16 @@ public final class FunctionType implements Repair {
         ParameterizedTypeTree written = (ParameterizedTypeTree) ((VariableTree) lambda.get().getParentPath().getLeaf())
                 .getType();
         int count = ((LambdaExpressionTree) lambda.get().getLeaf()).getParameters().size();
-        Map<String, List<String>> others = count == 2 ? OF_TWO : count == 1 ? OF_ONE : count == 0 ? OF_NONE : Map.of();
+        Map<String, List<String>> others;
+        if (count == 2) {
+            others = OF_TWO;
+        } else if (count == 1) {
+            others = OF_ONE;
+        } else if (count == 0) {
+            others = OF_NONE;
+        } else {
+            others = Map.of();
+        }
         return Optional.ofNullable(others.get(code.text(written.getType())))
                 .map(other -> Fix.of("make it a '" + other.get(0) + "'", edits -> {
             String name = other.get(0).equals("Runnable") ? "java.lang.Runnable" : "java.util.function." + other.get(0);

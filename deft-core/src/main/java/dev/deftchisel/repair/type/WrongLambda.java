@@ -247,15 +247,26 @@ public final class WrongLambda implements Repair {
     /** What a function is when nothing asks for a kind. */
     private static List<Fix> cast(TreePath path, AttributedFile code) {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
-        List<String> types = lambda.getParameters().isEmpty()
-                ? List.of("java.lang.Runnable", "java.util.function.Supplier")
-                : lambda.getParameters().size() == 1 ? List.of("java.util.function.Function",
-                        "java.util.function.Consumer") : List.of("java.util.function.BiFunction");
+        List<String> types;
+        if (lambda.getParameters().isEmpty()) {
+            types = List.of("java.lang.Runnable", "java.util.function.Supplier");
+        } else if (lambda.getParameters().size() == 1) {
+            types = List.of("java.util.function.Function", "java.util.function.Consumer");
+        } else {
+            types = List.of("java.util.function.BiFunction");
+        }
         return types.stream().map(type -> Fix.of("let it be a " + type.replaceFirst(".*\\.", ""), edits -> {
             String written = edits.types().name(code.elements().getTypeElement(type));
-            String arguments = type.endsWith("Supplier") || type.endsWith("Consumer") ? "<Object>"
-                    : type.endsWith("BiFunction") ? "<Object, Object, Object>"
-                    : type.endsWith("Function") ? "<Object, Object>" : "";
+            String arguments;
+            if (type.endsWith("Supplier") || type.endsWith("Consumer")) {
+                arguments = "<Object>";
+            } else if (type.endsWith("BiFunction")) {
+                arguments = "<Object, Object, Object>";
+            } else if (type.endsWith("Function")) {
+                arguments = "<Object, Object>";
+            } else {
+                arguments = "";
+            }
             edits.insert(code.range(lambda).start(), "(" + written + arguments + ") ");
         })).toList();
     }

@@ -94,13 +94,14 @@ public final class WrongOperands implements Repair {
         boolean isObject = code.type(new TreePath(path, unary.getExpression()))
                 .filter(type -> type instanceof DeclaredType).isPresent()
                 && compared.getRightOperand().getKind() != Tree.Kind.NULL_LITERAL;
-        return isObject ? Fix.of("compare with 'equals'",
-                edits -> edits.replace(compared, to -> to.write(isEqual ? "!" : "")
-                .carry(code.range(unary.getExpression())).write(".equals(")
-                .carry(code.range(compared.getRightOperand())).write(")")))
-                : Fix.of("write '" + (isEqual ? "!=" : "==") + "'",
-                        edits -> edits.replace(compared, to -> to.carry(code.range(unary.getExpression()))
-                .write(isEqual ? " != " : " == ").carry(code.range(compared.getRightOperand()))));
+        if (isObject) {
+            return Fix.of("compare with 'equals'", edits -> edits.replace(compared, to -> to.write(isEqual ? "!" : "")
+                    .carry(code.range(unary.getExpression())).write(".equals(")
+                    .carry(code.range(compared.getRightOperand())).write(")")));
+        }
+        return Fix.of("write '" + (isEqual ? "!=" : "==") + "'",
+                edits -> edits.replace(compared, to -> to.carry(code.range(unary.getExpression()))
+                        .write(isEqual ? " != " : " == ").carry(code.range(compared.getRightOperand()))));
     }
 
     /** {@code "free: " + all - taken}: the numbers are to be calculated before the text is joined (JLS 15.18.1). */

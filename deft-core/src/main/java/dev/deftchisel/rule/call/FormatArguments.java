@@ -135,6 +135,9 @@ public final class FormatArguments implements Rule {
     }
 
     private static String count(int wanted) {
-        return wanted == 0 ? "nothing" : wanted == 1 ? "1 value" : wanted + " values";
+        if (wanted == 0) {
+            return "nothing";
+        }
+        return wanted == 1 ? "1 value" : wanted + " values";
     }
 }

@@ -52,9 +52,13 @@ record FormatPlace(int start, String text, int argument, boolean isPrecise, char
             char conversion = match.group(6).charAt(0);
             boolean isFree = conversion == '%' || conversion == 'n';
             if (!isFree) {
-                last = match.group(2).contains("<") ? last
-                        : match.group(1) == null ? ordinary++ : Integer.parseInt(match.group(1)
-                                .substring(0, match.group(1).length() - 1)) - 1;
+                if (match.group(2).contains("<")) {
+                    last = last;
+                } else if (match.group(1) == null) {
+                    last = ordinary++;
+                } else {
+                    last = Integer.parseInt(match.group(1).substring(0, match.group(1).length() - 1)) - 1;
+                }
             }
             found.add(new FormatPlace(match.start(), match.group(), isFree ? -1 : last, match.group(4) != null,
                     conversion, match.group(5) != null));
@@ -66,9 +70,11 @@ record FormatPlace(int start, String text, int argument, boolean isPrecise, char
     Optional<String> fault() {
         boolean isKnown = isTime || "bBhHsScCdoxXeEfgGaAn%".indexOf(conversion) >= 0;
         boolean isTooPrecise = isPrecise && !isTime && "cCdoxX".indexOf(conversion) >= 0;
-        return !isKnown ? Optional.of("there is no '" + text + "'")
-                : isTooPrecise ? Optional.of("'" + text + "' says how many digits, which only numbers with a fraction "
-                        + "have") : Optional.empty();
+        if (!isKnown) {
+            return Optional.of("there is no '" + text + "'");
+        }
+        return isTooPrecise ? Optional.of("'" + text + "' says how many digits, which only numbers with a fraction "
+                + "have") : Optional.empty();
     }
 
     /** Whether a value of a type can be written there; so it is, too, where the type says too little. */
@@ -88,11 +94,21 @@ record FormatPlace(int start, String text, int argument, boolean isPrecise, char
     /** The same place for a value of a type; empty where it would need to say something else, too. */
     Optional<String> of(TypeMirror type, AttributedFile code) {
         TypeMirror boxed = code.boxed(type);
-        String letter = NamedTypes.isOneOf(boxed, FRACTIONS) ? "f" : NamedTypes.isOneOf(boxed, WHOLE) ? "d"
-                : NamedTypes.is(boxed, "java.lang.Character") ? "c" : "s";
+        String letter;
+        if (NamedTypes.isOneOf(boxed, FRACTIONS)) {
+            letter = "f";
+        } else if (NamedTypes.isOneOf(boxed, WHOLE)) {
+            letter = "d";
+        } else if (NamedTypes.is(boxed, "java.lang.Character")) {
+            letter = "c";
+        } else {
+            letter = "s";
+        }
         boolean isPlain = text.matches("%-?\\d*(\\.\\d+)?[a-zA-Z]");
-        return isPlain ? Optional.of((letter.equals("f") ? text : text.replaceAll("\\.\\d+", ""))
-                .replaceAll("[a-zA-Z]$", letter))
-                : Optional.empty();
+        if (isPlain) {
+            return Optional.of((letter.equals("f") ? text : text.replaceAll("\\.\\d+", ""))
+                    .replaceAll("[a-zA-Z]$", letter));
+        }
+        return Optional.empty();
     }
 }

@@ -92,8 +92,14 @@ public final class BooleanReturn implements Rule {
         IfTree tree = (IfTree) path.getLeaf();
         Optional<Boolean> then = result(tree.getThenStatement());
         StatementTree next = next(path);
-        Optional<Boolean> other = tree.getElseStatement() != null ? result(tree.getElseStatement())
-                : next != null && !followsAnother(path) ? result(next) : Optional.empty();
+        Optional<Boolean> other;
+        if (tree.getElseStatement() != null) {
+            other = result(tree.getElseStatement());
+        } else if (next != null && !followsAnother(path)) {
+            other = result(next);
+        } else {
+            other = Optional.empty();
+        }
         if (then.isEmpty() || other.isEmpty() || then.equals(other)) {
             return;
         }

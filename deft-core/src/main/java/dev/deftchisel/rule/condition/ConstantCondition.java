@@ -135,7 +135,10 @@ public final class ConstantCondition implements Rule {
     }
 
     private static Optional<Boolean> decided(boolean isTrue, boolean isFalse) {
-        return isTrue ? Optional.of(true) : isFalse ? Optional.of(false) : Optional.empty();
+        if (isTrue) {
+            return Optional.of(true);
+        }
+        return isFalse ? Optional.of(false) : Optional.empty();
     }
 
     private static String reason(TreePath left, TreePath right, AttributedFile code) {
@@ -143,9 +146,13 @@ public final class ConstantCondition implements Rule {
         TreePath open = isLeftKnown ? right : left;
         ValueRange range = ValueRanges.of(code, open).orElseThrow();
         String name = "'" + code.shown(code.range(open.getLeaf()), 30) + "'";
-        return range.equals(ValueRange.COUNT) ? "a size is never negative"
-                : range.equals(ValueRange.INT) ? name + " is an int, which cannot be that"
-                : name + " is " + (range.high() == Integer.MAX_VALUE ? range.low() + " or more"
+        if (range.equals(ValueRange.COUNT)) {
+            return "a size is never negative";
+        }
+        if (range.equals(ValueRange.INT)) {
+            return name + " is an int, which cannot be that";
+        }
+        return name + " is " + (range.high() == Integer.MAX_VALUE ? range.low() + " or more"
                 : range.low() == Integer.MIN_VALUE ? range.high() + " or less"
                 : "from " + range.low() + " to " + range.high());
     }

@@ -154,9 +154,13 @@ public final class ComparisonBySubtraction implements Rule {
     }
 
     private static String name(Tree tree) {
-        return tree instanceof IdentifierTree alone ? alone.getName().toString()
-                : tree instanceof MemberSelectTree select ? select.getIdentifier().toString()
-                : tree instanceof MethodInvocationTree call ? Calls.name(call) : "";
+        if (tree instanceof IdentifierTree alone) {
+            return alone.getName().toString();
+        }
+        if (tree instanceof MemberSelectTree select) {
+            return select.getIdentifier().toString();
+        }
+        return tree instanceof MethodInvocationTree call ? Calls.name(call) : "";
     }
 
     /** Whether any number can stand there, as a name or the result of a call. */

@@ -66,7 +66,14 @@ public final class ComparisonResult implements Rule {
         }
         boolean isMore = value.get().equals(1);
         boolean isSame = comparison.getKind() == Tree.Kind.EQUAL_TO;
-        String sign = isMore ? isSame ? "> 0" : "<= 0" : isSame ? "< 0" : ">= 0";
+        String sign;
+        if (isMore) {
+            sign = isSame ? "> 0" : "<= 0";
+        } else if (isSame) {
+            sign = "< 0";
+        } else {
+            sign = ">= 0";
+        }
         context.report(comparison, "only the sign of this is promised",
                 Fix.of("write '" + sign + "'", edits -> edits.replace(
                 new Range(code.range(comparison.getLeftOperand()).end(), code.range(comparison).end()), " " + sign)));

@@ -219,10 +219,20 @@ final class SmallNumbers {
                             .filter(value -> value instanceof Integer).map(value -> ((Integer) value).longValue())
                             : Optional.empty();
                     if (limit.isPresent()) {
-                        low = comparison.getKind() == Tree.Kind.LESS_THAN ? limit.get()
-                                : comparison.getKind() == Tree.Kind.LESS_THAN_EQUAL ? limit.get() + 1 : low;
-                        high = comparison.getKind() == Tree.Kind.GREATER_THAN ? limit.get()
-                                : comparison.getKind() == Tree.Kind.GREATER_THAN_EQUAL ? limit.get() - 1 : high;
+                        if (comparison.getKind() == Tree.Kind.LESS_THAN) {
+                            low = limit.get();
+                        } else if (comparison.getKind() == Tree.Kind.LESS_THAN_EQUAL) {
+                            low = limit.get() + 1;
+                        } else {
+                            low = low;
+                        }
+                        if (comparison.getKind() == Tree.Kind.GREATER_THAN) {
+                            high = limit.get();
+                        } else if (comparison.getKind() == Tree.Kind.GREATER_THAN_EQUAL) {
+                            high = limit.get() - 1;
+                        } else {
+                            high = high;
+                        }
                     }
                 }
             }

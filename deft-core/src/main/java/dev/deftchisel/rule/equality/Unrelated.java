@@ -54,9 +54,11 @@ final class Unrelated {
     /** The simple name of a type. */
     static String name(TypeMirror type, AttributedFile code) {
         TypeElement element = (TypeElement) ((DeclaredType) code.types().erasure(code.boxed(type))).asElement();
-        return element.getSimpleName().length() > 0 ? element.getSimpleName().toString()
-                : "class without a name, a kind of " + name(element.getInterfaces().isEmpty() ? element.getSuperclass()
-                        : element.getInterfaces().get(0),
-                        code);
+        if (element.getSimpleName().length() > 0) {
+            return element.getSimpleName().toString();
+        }
+        return "class without a name, a kind of "
+                + name(element.getInterfaces().isEmpty() ? element.getSuperclass() : element.getInterfaces()
+                        .get(0), code);
     }
 }

@@ -111,10 +111,14 @@ public final class ForwardingLambda implements Rule {
             return;
         }
         TreePath body = new TreePath(path, lambda.getBody());
-        Optional<Consumer<FixEdits>> fix = body.getLeaf() instanceof NewClassTree made
-                ? constructor(path, made, body, code)
-                : body.getLeaf() instanceof MethodInvocationTree call ? method(path, call, body, code)
-                : Optional.empty();
+        Optional<Consumer<FixEdits>> fix;
+        if (body.getLeaf() instanceof NewClassTree made) {
+            fix = constructor(path, made, body, code);
+        } else if (body.getLeaf() instanceof MethodInvocationTree call) {
+            fix = method(path, call, body, code);
+        } else {
+            fix = Optional.empty();
+        }
         fix.ifPresent(writer -> context.report(lambda, "the name of what is called says this",
                 Fix.of("name it", writer)));
     }

@@ -75,11 +75,17 @@ public final class FoundByFilter implements Rule {
             while (first instanceof MethodInvocationTree || first instanceof MemberSelectTree
                     || first instanceof BinaryTree
                     || first instanceof UnaryTree || first instanceof ParenthesizedTree) {
-                first = first instanceof MethodInvocationTree call ? call.getMethodSelect()
-                        : first instanceof MemberSelectTree select ? select.getExpression()
-                        : first instanceof BinaryTree binary ? binary.getLeftOperand()
-                        : first instanceof UnaryTree unary ? unary.getExpression() : ((ParenthesizedTree) first)
-                        .getExpression();
+                if (first instanceof MethodInvocationTree call) {
+                    first = call.getMethodSelect();
+                } else if (first instanceof MemberSelectTree select) {
+                    first = select.getExpression();
+                } else if (first instanceof BinaryTree binary) {
+                    first = binary.getLeftOperand();
+                } else if (first instanceof UnaryTree unary) {
+                    first = unary.getExpression();
+                } else {
+                    first = ((ParenthesizedTree) first).getExpression();
+                }
                 if (first instanceof IdentifierTree name && name.getName()
                         .equals(function.getParameters().get(0).getName())) {
                     return !(isCompared(function.getBody(), name));

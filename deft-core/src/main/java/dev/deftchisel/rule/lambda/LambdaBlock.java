@@ -89,9 +89,14 @@ public final class LambdaBlock implements Rule {
             return;
         }
         StatementTree only = block.getStatements().get(0);
-        Optional<ExpressionTree> value = only instanceof ReturnTree result ? Optional.ofNullable(result.getExpression())
-                : only instanceof ExpressionStatementTree statement && !isOverloaded(path, code)
-                        ? Optional.of(statement.getExpression()) : Optional.empty();
+        Optional<ExpressionTree> value;
+        if (only instanceof ReturnTree result) {
+            value = Optional.ofNullable(result.getExpression());
+        } else if (only instanceof ExpressionStatementTree statement && !isOverloaded(path, code)) {
+            value = Optional.of(statement.getExpression());
+        } else {
+            value = Optional.empty();
+        }
         value.ifPresent(expression -> context.report(new Range(code.range(block).start(), code.range(block)
                 .start() + 1),
                 "the block holds one expression", Fix.of("write the expression alone",

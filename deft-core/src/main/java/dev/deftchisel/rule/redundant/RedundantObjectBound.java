@@ -49,10 +49,14 @@ public final class RedundantObjectBound implements Rule {
 
     @Override
     public void look(TreePath path, RuleContext context) {
-        Tree bound = path.getLeaf() instanceof ClassTree type ? type.getSimpleName().isEmpty() ? null
-                : type.getExtendsClause()
-                : ((TypeParameterTree) path.getLeaf()).getBounds().size() == 1
-                        ? ((TypeParameterTree) path.getLeaf()).getBounds().get(0) : null;
+        Tree bound;
+        if (path.getLeaf() instanceof ClassTree type) {
+            bound = type.getSimpleName().isEmpty() ? null : type.getExtendsClause();
+        } else if (((TypeParameterTree) path.getLeaf()).getBounds().size() == 1) {
+            bound = ((TypeParameterTree) path.getLeaf()).getBounds().get(0);
+        } else {
+            bound = null;
+        }
         AttributedFile code = context.code();
         boolean isObject = bound != null && code.find(bound).isPresent()
                 && code.type(new TreePath(path, bound)).filter(type -> NamedTypes.is(type, "java.lang.Object"))

@@ -67,10 +67,16 @@ public final class AssignmentInCondition implements Rule {
     @Override
     public void look(TreePath path, RuleContext context) {
         Tree tree = path.getLeaf();
-        ExpressionTree condition = tree instanceof IfTree choice ? choice.getCondition()
-                : tree instanceof WhileLoopTree loop ? loop.getCondition()
-                : tree instanceof DoWhileLoopTree loop ? loop.getCondition()
-                : ((ConditionalExpressionTree) tree).getCondition();
+        ExpressionTree condition;
+        if (tree instanceof IfTree choice) {
+            condition = choice.getCondition();
+        } else if (tree instanceof WhileLoopTree loop) {
+            condition = loop.getCondition();
+        } else if (tree instanceof DoWhileLoopTree loop) {
+            condition = loop.getCondition();
+        } else {
+            condition = ((ConditionalExpressionTree) tree).getCondition();
+        }
         // a second pair of parentheses says that it is meant
         ExpressionTree asked = condition instanceof ParenthesizedTree own ? own.getExpression() : condition;
         if (asked instanceof AssignmentTree assignment && assignment.getExpression() instanceof LiteralTree) {

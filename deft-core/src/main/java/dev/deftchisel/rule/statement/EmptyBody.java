@@ -64,10 +64,16 @@ public final class EmptyBody implements Rule {
     @Override
     public void look(TreePath path, RuleContext context) {
         Tree tree = path.getLeaf();
-        StatementTree body = tree instanceof IfTree choice ? choice.getElseStatement() == null
-                ? choice.getThenStatement() : null
-                : tree instanceof WhileLoopTree loop ? loop.getStatement()
-                : tree instanceof ForLoopTree loop ? loop.getStatement() : ((EnhancedForLoopTree) tree).getStatement();
+        StatementTree body;
+        if (tree instanceof IfTree choice) {
+            body = choice.getElseStatement() == null ? choice.getThenStatement() : null;
+        } else if (tree instanceof WhileLoopTree loop) {
+            body = loop.getStatement();
+        } else if (tree instanceof ForLoopTree loop) {
+            body = loop.getStatement();
+        } else {
+            body = ((EnhancedForLoopTree) tree).getStatement();
+        }
         if (!(body instanceof EmptyStatementTree)) {
             return;
         }

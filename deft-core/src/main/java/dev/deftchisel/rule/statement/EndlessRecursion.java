@@ -77,8 +77,14 @@ public final class EndlessRecursion implements Rule {
         }
         StatementTree only = method.getBody().getStatements().get(0);
         TreePath statement = new TreePath(new TreePath(path, method.getBody()), only);
-        ExpressionTree value = only instanceof ReturnTree result ? result.getExpression()
-                : only instanceof ExpressionStatementTree called ? called.getExpression() : null;
+        ExpressionTree value;
+        if (only instanceof ReturnTree result) {
+            value = result.getExpression();
+        } else if (only instanceof ExpressionStatementTree called) {
+            value = called.getExpression();
+        } else {
+            value = null;
+        }
         if (!(value instanceof MethodInvocationTree call)) {
             return;
         }

@@ -171,8 +171,10 @@ public final class FallThrough implements Rule {
 
     private static List<String> calls(StatementTree statement) {
         List<? extends StatementTree> inner = AttributedFile.statements(statement);
-        return !inner.isEmpty() ? inner.stream().flatMap(one -> calls(one).stream()).toList()
-                : statement instanceof ExpressionStatementTree whole
+        if (!inner.isEmpty()) {
+            return inner.stream().flatMap(one -> calls(one).stream()).toList();
+        }
+        return statement instanceof ExpressionStatementTree whole
                 && whole.getExpression() instanceof MethodInvocationTree call ? List.of(Calls.name(call)) : List.of();
     }
 

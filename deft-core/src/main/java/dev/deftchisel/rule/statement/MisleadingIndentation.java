@@ -107,9 +107,13 @@ public final class MisleadingIndentation implements Rule {
         if (statement instanceof IfTree choice) {
             return choice.getElseStatement() == null ? choice.getThenStatement() : null;
         }
-        return statement instanceof WhileLoopTree loop ? loop.getStatement()
-                : statement instanceof ForLoopTree loop ? loop.getStatement()
-                : statement instanceof EnhancedForLoopTree loop ? loop.getStatement() : null;
+        if (statement instanceof WhileLoopTree loop) {
+            return loop.getStatement();
+        }
+        if (statement instanceof ForLoopTree loop) {
+            return loop.getStatement();
+        }
+        return statement instanceof EnhancedForLoopTree loop ? loop.getStatement() : null;
     }
 
     private static int line(Tree tree, AttributedFile code) {

@@ -58,8 +58,14 @@ public final class MisleadingSpacing implements Rule {
         BinaryTree tree = (BinaryTree) path.getLeaf();
         AttributedFile code = context.code();
         boolean isTight = isTight(tree, code);
-        BinaryTree inner = tree.getLeftOperand() instanceof BinaryTree left && isTighter(left, tree) ? left
-                : tree.getRightOperand() instanceof BinaryTree right && isTighter(right, tree) ? right : null;
+        BinaryTree inner;
+        if (tree.getLeftOperand() instanceof BinaryTree left && isTighter(left, tree)) {
+            inner = left;
+        } else if (tree.getRightOperand() instanceof BinaryTree right && isTighter(right, tree)) {
+            inner = right;
+        } else {
+            inner = null;
+        }
         if (isTight && inner != null && isLoose(inner, code) && !isEven(tree, inner, code)) {
             Range operator = operator(tree, code);
             context.report(operator, "'" + code.text(operator(inner, code)) + "' is computed before this",

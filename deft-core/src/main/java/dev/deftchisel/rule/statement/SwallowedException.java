@@ -250,11 +250,13 @@ public final class SwallowedException implements Rule {
 
     private static boolean keepsOrLeaves(StatementTree last) {
         List<? extends StatementTree> inner = AttributedFile.statements(last);
-        return !inner.isEmpty() ? keepsOrLeaves(inner.get(inner.size() - 1))
-                : last instanceof IfTree choice ? keepsOrLeaves(choice.getThenStatement())
-                : last instanceof BreakTree || last instanceof ContinueTree || !Jumps.canComplete(last)
-                || last instanceof SynchronizedTree locked && keepsOrLeaves(locked.getBlock())
-                || last instanceof ExpressionStatementTree whole && whole.getExpression() instanceof AssignmentTree;
+        if (!inner.isEmpty()) {
+            return keepsOrLeaves(inner.get(inner.size() - 1));
+        }
+        return last instanceof IfTree choice ? keepsOrLeaves(choice.getThenStatement()) : last instanceof BreakTree
+                || last instanceof ContinueTree || !Jumps.canComplete(last) || last instanceof SynchronizedTree locked
+                && keepsOrLeaves(locked.getBlock()) || last instanceof ExpressionStatementTree whole
+                && whole.getExpression() instanceof AssignmentTree;
     }
 
     /** Whether another exception is on its way already, and is thrown afterwards. */

@@ -69,8 +69,10 @@ final class DeclarationUsage {
 
     private ModifiersTree modifiers() {
         Tree tree = path.getLeaf();
-        return tree instanceof VariableTree variable ? variable.getModifiers()
-                : tree instanceof MethodTree method ? method.getModifiers() : ((ClassTree) tree).getModifiers();
+        if (tree instanceof VariableTree variable) {
+            return variable.getModifiers();
+        }
+        return tree instanceof MethodTree method ? method.getModifiers() : ((ClassTree) tree).getModifiers();
     }
 
     /** Reflection finds members by their names. */
@@ -128,10 +130,11 @@ final class DeclarationUsage {
 
     private static Optional<TreePath> value(TreePath use) {
         TreePath parent = AttributedFile.outer(use);
-        return parent.getLeaf() instanceof AssignmentTree assignment
-                ? Optional.of(new TreePath(parent, assignment.getExpression()))
-                : parent.getLeaf() instanceof CompoundAssignmentTree compound
-                        ? Optional.of(new TreePath(parent, compound.getExpression())) : Optional.empty();
+        if (parent.getLeaf() instanceof AssignmentTree assignment) {
+            return Optional.of(new TreePath(parent, assignment.getExpression()));
+        }
+        return parent.getLeaf() instanceof CompoundAssignmentTree compound
+                ? Optional.of(new TreePath(parent, compound.getExpression())) : Optional.empty();
     }
 
     private boolean canStandAlone(TreePath value) {

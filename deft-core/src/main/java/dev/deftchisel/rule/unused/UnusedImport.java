@@ -96,7 +96,13 @@ public final class UnusedImport implements Rule {
         Tokens tokens = code.tokens();
         int line = 0;
         for (int i = tokens.code(0); i < tokens.count(); i = tokens.code(i + 1)) {
-            line = tokens.isName(i, "import") || tokens.is(i, "import") ? i : tokens.is(i, ';') ? -1 : line;
+            if (tokens.isName(i, "import") || tokens.is(i, "import")) {
+                line = i;
+            } else if (tokens.is(i, ';')) {
+                line = -1;
+            } else {
+                line = line;
+            }
             if (line < 0 && tokens.isName(i, name)) {
                 return true;
             }

@@ -269,7 +269,10 @@ final class FileOutlineReader {
 
     /** By how many type arguments a token opens, or closes. */
     private int angles(int index) {
-        return tokens.is(index, '<') ? 1 : tokens.is(index, '>') ? -1 : 0;
+        if (tokens.is(index, '<')) {
+            return 1;
+        }
+        return tokens.is(index, '>') ? -1 : 0;
     }
 
     private boolean isModifier(int index) {
@@ -280,8 +283,14 @@ final class FileOutlineReader {
     private void keepMember(int start, int type, int name, Range parameters) {
         boolean isHead = tokens.is(start, "package") || tokens.is(start, "import");
         if (name >= 0 && !isHead) {
-            MemberOutline.Kind kind = parameters.equals(NONE) ? MemberOutline.Kind.FIELD
-                    : type == name ? MemberOutline.Kind.CONSTRUCTOR : MemberOutline.Kind.METHOD;
+            MemberOutline.Kind kind;
+            if (parameters.equals(NONE)) {
+                kind = MemberOutline.Kind.FIELD;
+            } else if (type == name) {
+                kind = MemberOutline.Kind.CONSTRUCTOR;
+            } else {
+                kind = MemberOutline.Kind.METHOD;
+            }
             keep(kind, start, name, parameters);
         }
     }

@@ -36,8 +36,10 @@ public record EditorStyle(Optional<String> unit, Optional<String> lineEnd) {
         Optional<IndentStyleValue> style = Optional.ofNullable(said.getValue(PropertyType.indent_style, null, false));
         Optional<Integer> size = Optional.ofNullable(said.getValue(PropertyType.indent_size, null, false))
                 .filter(one -> one > 0 && one <= WIDEST);
-        return style.filter(IndentStyleValue.tab::equals).isPresent() ? Optional.of("\t")
-                : style.isPresent() || size.isPresent() ? Optional.of(" ".repeat(size.orElse(STANDARD_SIZE)))
+        if (style.filter(IndentStyleValue.tab::equals).isPresent()) {
+            return Optional.of("\t");
+        }
+        return style.isPresent() || size.isPresent() ? Optional.of(" ".repeat(size.orElse(STANDARD_SIZE)))
                 : Optional.empty();
     }
 }

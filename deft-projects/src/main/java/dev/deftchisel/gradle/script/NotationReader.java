@@ -106,10 +106,14 @@ public final class NotationReader {
                 return called;
             }
         }
-        Optional<String> reference = value instanceof Value.Reference name ? Optional.of(name.name())
-                : value instanceof Value.Call call && call.arguments().isEmpty()
-                ? Optional.of(call.name().replaceAll("\\.get$", ""))
-                : Optional.empty();
+        Optional<String> reference;
+        if (value instanceof Value.Reference name) {
+            reference = Optional.of(name.name());
+        } else if (value instanceof Value.Call call && call.arguments().isEmpty()) {
+            reference = Optional.of(call.name().replaceAll("\\.get$", ""));
+        } else {
+            reference = Optional.empty();
+        }
         if (reference.filter(name -> PROJECT_ACCESSOR.matcher(name).matches()).isPresent()) {
             return Optional.of(List.of(new DependencyNotation.Project(configuration,
                     projectOf.apply(reference.get()))));

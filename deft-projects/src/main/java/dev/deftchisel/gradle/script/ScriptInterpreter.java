@@ -265,10 +265,16 @@ public final class ScriptInterpreter {
             variables.text(values.get(0)).ifPresent(project::setEncoding);
             return true;
         }
-        Optional<GradleProject.Level> kind = full.endsWith("options.release") ? Optional.of(GradleProject.Level.RELEASE)
-                : full.endsWith("toolchain.languageVersion") || full.endsWith("jvmToolchain")
-                ? Optional.of(GradleProject.Level.TOOLCHAIN)
-                : full.endsWith("sourceCompatibility") ? Optional.of(GradleProject.Level.SOURCE) : Optional.empty();
+        Optional<GradleProject.Level> kind;
+        if (full.endsWith("options.release")) {
+            kind = Optional.of(GradleProject.Level.RELEASE);
+        } else if (full.endsWith("toolchain.languageVersion") || full.endsWith("jvmToolchain")) {
+            kind = Optional.of(GradleProject.Level.TOOLCHAIN);
+        } else if (full.endsWith("sourceCompatibility")) {
+            kind = Optional.of(GradleProject.Level.SOURCE);
+        } else {
+            kind = Optional.empty();
+        }
         kind.ifPresent(one -> variables.text(values.get(0)).flatMap(Jdk::featureIn)
                 .ifPresentOrElse(level -> project.set(one, level), () -> {
             if (!CURRENT.matcher(values.get(0).toString()).find()) {

@@ -47,9 +47,16 @@ final class ArgumentValues {
 
     /** How many values there are of a type. */
     static int count(Class<?> type) {
-        return type.isPrimitive() ? PLAIN.getOrDefault(type, List.of(0)).size()
-                : BOXES.contains(type) ? PLAIN.get(PRIMITIVES.get(BOXES.indexOf(type))).size() + 3
-                : type == String.class || type == CharSequence.class ? OF_TEXT : type.isArray() ? 5 : OF_OBJECT;
+        if (type.isPrimitive()) {
+            return PLAIN.getOrDefault(type, List.of(0)).size();
+        }
+        if (BOXES.contains(type)) {
+            return PLAIN.get(PRIMITIVES.get(BOXES.indexOf(type))).size() + 3;
+        }
+        if (type == String.class || type == CharSequence.class) {
+            return OF_TEXT;
+        }
+        return type.isArray() ? 5 : OF_OBJECT;
     }
 
     /** One of them; null among them for whatever is no primitive. */
@@ -96,11 +103,14 @@ final class ArgumentValues {
     }
 
     private static Class<?> raw(Type type) {
-        return type instanceof Class<?> plain ? plain : type instanceof ParameterizedType generic
-                ? (Class<?>) generic.getRawType()
-                : type instanceof java.lang.reflect.GenericArrayType array
-                ? Array.newInstance(raw(array.getGenericComponentType()), 0).getClass()
-                : Object.class;
+        if (type instanceof Class<?> plain) {
+            return plain;
+        }
+        if (type instanceof ParameterizedType generic) {
+            return (Class<?>) generic.getRawType();
+        }
+        return type instanceof java.lang.reflect.GenericArrayType array
+                ? Array.newInstance(raw(array.getGenericComponentType()), 0).getClass() : Object.class;
     }
 
     private static Type argument(Type generic, int index) {
@@ -115,8 +125,10 @@ final class ArgumentValues {
             return plain.get(variant);
         }
         // boxes that are equal and not the same
-        return type == Integer.class ? Integer.valueOf(100_000 + 0 * variant) : type == Long.class
-                ? Long.valueOf(100_000L) : plain.get(0);
+        if (type == Integer.class) {
+            return Integer.valueOf(100_000 + 0 * variant);
+        }
+        return type == Long.class ? Long.valueOf(100_000L) : plain.get(0);
     }
 
     private static Object object(Class<?> type, int variant) {
@@ -153,9 +165,10 @@ final class ArgumentValues {
                 : type.getClassLoader(), new Class<?>[] {type},
                 (proxy, method, arguments) -> {
                     if (method.getDeclaringClass() == Object.class) {
-                        return method.getName().equals("equals") ? proxy == arguments[0] : method.getName()
-                                .equals("hashCode") ? variant
-                                : type.getSimpleName() + variant;
+                        if (method.getName().equals("equals")) {
+                            return proxy == arguments[0];
+                        }
+                        return method.getName().equals("hashCode") ? variant : type.getSimpleName() + variant;
                     }
                     record.add(type.getSimpleName() + "." + method.getName() + Arrays.toString(arguments));
                     Type result = method.getGenericReturnType();

@@ -115,10 +115,15 @@ public final class Redeclared {
         for (Binding declared : analysis.bindings(file.path())) {
             Optional<Symbol> symbol = declared.role() != Role.DECLARATION || !declared.isNamed() ? Optional.empty()
                     : analysis.symbol(declared.key()).filter(one -> KINDS.contains(one.kind()));
-            Optional<Range> range = symbol.isEmpty() ? Optional.empty() : isType(symbol.get())
-                    ? type(code, declared.range())
-                    : code.members().stream().filter(member -> member.encloses(declared.range()))
-                    .min(Comparator.comparing(Range::length));
+            Optional<Range> range;
+            if (symbol.isEmpty()) {
+                range = Optional.empty();
+            } else if (isType(symbol.get())) {
+                range = type(code, declared.range());
+            } else {
+                range = code.members().stream().filter(member -> member.encloses(declared.range()))
+                        .min(Comparator.comparing(Range::length));
+            }
             Optional<Binding> use = symbol.stream().flatMap(one -> analysis.uses(one.key()).stream())
                     .filter(one -> one.file().equals(file.path()) && range.filter(own -> !own.encloses(one.range()))
                             .isPresent()
@@ -252,9 +257,13 @@ public final class Redeclared {
     private static Answers answers(Symbol member) {
         // a member may be used from other files, which the first use does not tell
         Answers answers = Answers.of("visibility", visibility(member));
-        return isType(member) ? answers.and("where", "nested")
-                : member.kind() == SymbolKind.FIELD ? answers.and("as", isConstant(member) ? "constant" : "field")
-                : answers;
+        if (isType(member)) {
+            return answers.and("where", "nested");
+        }
+        if (member.kind() == SymbolKind.FIELD) {
+            return answers.and("as", isConstant(member) ? "constant" : "field");
+        }
+        return answers;
     }
 
     private static boolean isConstant(Symbol symbol) {

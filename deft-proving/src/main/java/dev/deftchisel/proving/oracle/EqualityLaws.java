@@ -65,8 +65,10 @@ public final class EqualityLaws implements CodeOracle {
             // the same class may be a library of this program
             byte[] bytes = code.classes().getOrDefault(name, code.classes().get(name.replace('.', '/')));
             Class<?> known = findLoadedClass(name);
-            return known != null ? known : bytes == null ? super.loadClass(name, resolve)
-                    : defineClass(name, bytes, 0, bytes.length);
+            if (known != null) {
+                return known;
+            }
+            return bytes == null ? super.loadClass(name, resolve) : defineClass(name, bytes, 0, bytes.length);
         }
     }
 

@@ -28,8 +28,12 @@ public record Rename(String title, SymbolEffects meaning, Map<SymbolKey, String>
 
     /** Of what is not in the analysis, since an annotation processor adds it and nothing names it. */
     private static Optional<String> name(SymbolKey key) {
-        return key instanceof SymbolKey.Method method ? Optional.of(method.name())
-                : key instanceof SymbolKey.Field field ? Optional.of(field.name())
-                : key instanceof SymbolKey.Type type ? Optional.of(type.simpleName()) : Optional.empty();
+        if (key instanceof SymbolKey.Method method) {
+            return Optional.of(method.name());
+        }
+        if (key instanceof SymbolKey.Field field) {
+            return Optional.of(field.name());
+        }
+        return key instanceof SymbolKey.Type type ? Optional.of(type.simpleName()) : Optional.empty();
     }
 }

@@ -92,10 +92,11 @@ public record SameClasses(boolean isProcessed, Set<String> made) implements Code
         actual.keySet().stream()
                 .filter(name -> !expected.containsKey(name))
                 .forEach(name -> differences.add(name + " is new"));
-        return differences.isEmpty()
-                ? Optional.empty()
-                : Optional.of(differences.get(0) + (differences.size() == 1 ? ""
-                        : " (" + differences.size() + " classes)"));
+        if (differences.isEmpty()) {
+            return Optional.empty();
+        }
+        return Optional.of(differences.get(0) + (differences.size() == 1 ? ""
+                : " (" + differences.size() + " classes)"));
     }
 
     private Optional<String> firstDifference(String expected, String actual, ClassIndex index, String words,

@@ -90,6 +90,9 @@ record Quays(Path folder, int files) {
                 }
             }
         }
-        return now.equals(old) ? State.OLD : now.equals(fresh) ? State.NEW : State.MIXED;
+        if (now.equals(old)) {
+            return State.OLD;
+        }
+        return now.equals(fresh) ? State.NEW : State.MIXED;
     }
 }

@@ -187,7 +187,14 @@ sealed interface AnswerRow {
 
         @Override
         public boolean take(Command command) {
-            int by = command == Command.OTHER || command == Command.SWITCH ? 1 : command == Command.OTHER_BACK ? -1 : 0;
+            int by;
+            if (command == Command.OTHER || command == Command.SWITCH) {
+                by = 1;
+            } else if (command == Command.OTHER_BACK) {
+                by = -1;
+            } else {
+                by = 0;
+            }
             at = Math.floorMod(at + by, question.options().size());
             return by != 0 && question.options().size() > 1;
         }
@@ -324,8 +331,10 @@ sealed interface AnswerRow {
 
         @Override
         public Line line(boolean isHere) {
-            return isHere ? Line.of(chosen().size() + " of " + order.size(), Ink.QUIET)
-                    : Line.of(chosen().isEmpty() ? "none" : String.join(", ", chosen()), Style.PLAIN.strongly());
+            if (isHere) {
+                return Line.of(chosen().size() + " of " + order.size(), Ink.QUIET);
+            }
+            return Line.of(chosen().isEmpty() ? "none" : String.join(", ", chosen()), Style.PLAIN.strongly());
         }
 
         @Override

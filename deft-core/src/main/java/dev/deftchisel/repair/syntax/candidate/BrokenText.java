@@ -144,7 +144,14 @@ public record BrokenText(SourceFile file, CompilerError error) {
     /** The token that closes what a token opens, or -1. */
     public int closing(int open) {
         String opening = text(open);
-        String close = opening.equals("(") ? ")" : opening.equals("{") ? "}" : "]";
+        String close;
+        if (opening.equals("(")) {
+            close = ")";
+        } else if (opening.equals("{")) {
+            close = "}";
+        } else {
+            close = "]";
+        }
         int depth = 0;
         for (int i = open; i >= 0 && i < tokens().count(); i = tokens().code(i + 1)) {
             depth += is(i, opening) ? 1 : is(i, close) ? -1 : 0;

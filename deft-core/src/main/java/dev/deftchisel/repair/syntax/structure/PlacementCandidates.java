@@ -192,10 +192,16 @@ public final class PlacementCandidates implements CandidateSource {
         int first = text.step(brace, 1);
         boolean isText = text.isKind(first, TokenKind.STRING);
         boolean isWhole = text.isKind(first, TokenKind.NUMBER) && text.text(first).matches("\\d+");
-        return isText ? List.of("String", "Object") : isWhole ? List.of("int", "long", "double", "Integer")
-                : text.isKind(first, TokenKind.NUMBER) ? List.of("double", "float")
-                : text.isKind(first, TokenKind.CHARACTER) ? List.of("char")
-                : List.of("int", "String", "double", "Object");
+        if (isText) {
+            return List.of("String", "Object");
+        }
+        if (isWhole) {
+            return List.of("int", "long", "double", "Integer");
+        }
+        if (text.isKind(first, TokenKind.NUMBER)) {
+            return List.of("double", "float");
+        }
+        return text.isKind(first, TokenKind.CHARACTER) ? List.of("char") : List.of("int", "String", "double", "Object");
     }
 
     /**
@@ -226,7 +232,14 @@ public final class PlacementCandidates implements CandidateSource {
             if (isKeyword || isDigits) {
                 String old = text.text(next) + (isDigits && text.isKind(second, TokenKind.IDENTIFIER)
                         ? text.text(second) : "");
-                String name = old.equals("_") ? free(text) : isKeyword ? old + "Value" : "_" + old;
+                String name;
+                if (old.equals("_")) {
+                    name = free(text);
+                } else if (isKeyword) {
+                    name = old + "Value";
+                } else {
+                    name = "_" + old;
+                }
                 Matcher all = Pattern.compile("(?<![\\w.\"])" + Pattern.quote(old) + "(?![\\w\"])")
                         .matcher(text.content());
                 List<Candidate.Replacement> edits = new ArrayList<>();

@@ -84,9 +84,18 @@ public final class TokenCandidates implements CandidateSource {
             boolean isWord = Character.isLetter(token.charAt(0));
             boolean isBinary = token.equals("+") || token.equals("->") || token.equals("=");
             boolean isGlued = next >= 0 && text.tokens().start(next) == end;
-            String written = isBinary ? " " + token + (isGlued ? " " : "") : token.equals("{") ? " {"
-                    : isWord ? " " + token + (isGlued ? " " : "")
-                    : token.equals(",") && isGlued ? ", " : token;
+            String written;
+            if (isBinary) {
+                written = " " + token + (isGlued ? " " : "");
+            } else if (token.equals("{")) {
+                written = " {";
+            } else if (isWord) {
+                written = " " + token + (isGlued ? " " : "");
+            } else if (token.equals(",") && isGlued) {
+                written = ", ";
+            } else {
+                written = token;
+            }
             // text that stands beside something else is to be joined with it
             boolean isText = token.equals("+") && (text.isKind(before, TokenKind.STRING)
                     || text.isKind(next, TokenKind.STRING));
@@ -120,7 +129,16 @@ public final class TokenCandidates implements CandidateSource {
                 : range.end();
         boolean isDoubled = text.text(token).equals(text.text(next)) || text.text(token)
                 .equals(text.text(text.step(token, -1)));
-        int cost = isWord ? 4 : isDoubled ? 2 : text.isKind(token, TokenKind.SYMBOL) ? 5 : 9;
+        int cost;
+        if (isWord) {
+            cost = 4;
+        } else if (isDoubled) {
+            cost = 2;
+        } else if (text.isKind(token, TokenKind.SYMBOL)) {
+            cost = 5;
+        } else {
+            cost = 9;
+        }
         found.add(Candidate.replace("remove '" + text.text(token) + "'", cost + distance, new Range(range.start(), end),
                 ""));
         if (text.is(token, "(") && text.is(next, ")")) {
