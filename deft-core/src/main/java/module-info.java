@@ -19,6 +19,7 @@ module dev.deftchisel.core {
     exports dev.deftchisel.analysis.code;
     exports dev.deftchisel.analysis.compiler;
     exports dev.deftchisel.analysis.symbol;
+    exports dev.deftchisel.analysis.value;
     exports dev.deftchisel.background;
     exports dev.deftchisel.change;
     exports dev.deftchisel.external;

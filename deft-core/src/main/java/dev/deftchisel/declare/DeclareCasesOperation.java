@@ -7,6 +7,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.SymbolEffects;
@@ -70,12 +71,12 @@ public final class DeclareCasesOperation implements Operation {
     }
 
     private static Lacking lacking(AttributedFile code, TreePath path) {
-        List<? extends CaseTree> cases = AttributedFile.cases(path.getLeaf());
+        List<? extends CaseTree> cases = TreePaths.cases(path.getLeaf());
         // a default has no expression of its own
         boolean isOpen = cases.stream().noneMatch(one -> one.getExpressions().isEmpty());
         Set<String> there = cases.stream().flatMap(one -> one.getExpressions().stream()).map(code::text)
                 .collect(Collectors.toSet());
-        List<String> constants = code.type(new TreePath(path, AttributedFile.chosenFrom(path.getLeaf())))
+        List<String> constants = code.type(new TreePath(path, TreePaths.chosenFrom(path.getLeaf())))
                 .filter(type -> isOpen && type instanceof DeclaredType declared && declared.asElement()
                         .getKind() == ElementKind.ENUM)
                 .map(type -> ((DeclaredType) type).asElement().getEnclosedElements().stream()

@@ -13,6 +13,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Answers;
@@ -77,7 +78,7 @@ public final class DeclareLabelOperation implements Operation {
     }
 
     private static boolean endsBody(Tree tree) {
-        return tree instanceof MethodTree || AttributedFile.runsApart(tree);
+        return tree instanceof MethodTree || TreePaths.runsApart(tree);
     }
 
     private static boolean isDeclared(Jump jump) {

@@ -10,6 +10,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.declare.inference.DiamondArguments;
 import dev.deftchisel.declare.inference.UnresolvedName;
@@ -260,7 +261,7 @@ public final class DeclareVariableOperation extends DeclareOperation {
             return new PlannedDeclaration.Local(title, code.range(missing.path().getLeaf()).start(), type + " ");
         }
         for (TreePath at = missing.path(); at.getParentPath() != null; at = at.getParentPath()) {
-            if (at.getLeaf() instanceof StatementTree && AttributedFile.statements(at.getParentPath().getLeaf())
+            if (at.getLeaf() instanceof StatementTree && TreePaths.statements(at.getParentPath().getLeaf())
                     .contains(at.getLeaf())) {
                 int start = code.range(at.getLeaf()).start();
                 return new PlannedDeclaration.Local(title, start, type + " " + missing.name() + " = " + value + ";"

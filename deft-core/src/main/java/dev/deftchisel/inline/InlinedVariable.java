@@ -8,6 +8,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
@@ -56,7 +57,7 @@ record InlinedVariable(AttributedFile code, TreePath declaration, Element variab
 
     /** The statements among which it is declared. */
     List<? extends StatementTree> list() {
-        return AttributedFile.statements(declaration.getParentPath().getLeaf());
+        return TreePaths.statements(declaration.getParentPath().getLeaf());
     }
 
     /** Looks at a local variable, as its declaration or one of its uses. */
@@ -77,7 +78,7 @@ record InlinedVariable(AttributedFile code, TreePath declaration, Element variab
 
     private static Optional<NotInlinable> objection(AttributedFile code, TreePath path, VariableTree tree,
             Range place) {
-        if (!AttributedFile.statements(path.getParentPath().getLeaf()).contains(tree)) {
+        if (!TreePaths.statements(path.getParentPath().getLeaf()).contains(tree)) {
             return no(code, place, "'" + tree.getName() + "' is declared in the head of a statement");
         } else if (tree.getInitializer() == null) {
             return no(code, place, "'" + tree.getName() + "' gets no value where it is declared");
@@ -98,7 +99,7 @@ record InlinedVariable(AttributedFile code, TreePath declaration, Element variab
 
     /** {@code int a = 1, b = 2;} is two trees that share their start. */
     private static int sharing(AttributedFile code, TreePath path, int start) {
-        return (int) AttributedFile.statements(path.getParentPath().getLeaf()).stream()
+        return (int) TreePaths.statements(path.getParentPath().getLeaf()).stream()
                 .filter(one -> one instanceof VariableTree && code.range(one).start() == start)
                 .count();
     }

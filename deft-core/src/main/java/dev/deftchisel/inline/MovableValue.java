@@ -15,6 +15,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
 import dev.deftchisel.analysis.code.Jumps;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.InsertionPoint;
 import dev.deftchisel.rewrite.InsertionPointFinder;
@@ -107,15 +108,15 @@ final class MovableValue {
 
     /** Whether a place is in code that runs later, or may run several times, than the code around the declaration. */
     private boolean isDelayed(TreePath place) {
-        return AttributedFile.isDeferred(place, list());
+        return TreePaths.isDeferred(place, list());
     }
 
     private boolean isReachedAtMostOnce(TreePath place) {
-        return !isDelayed(place) && !AttributedFile.leadsThrough(place, list(), Jumps::isLoop);
+        return !isDelayed(place) && !TreePaths.leadsThrough(place, list(), Jumps::isLoop);
     }
 
     private boolean isInClass(TreePath place) {
-        return AttributedFile.leadsThrough(place, list(), at -> at instanceof ClassTree);
+        return TreePaths.leadsThrough(place, list(), at -> at instanceof ClassTree);
     }
 
     private Tree list() {

@@ -7,6 +7,7 @@ import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -112,7 +113,7 @@ public final class ContainerContent {
             fixes.add(Fix.of("cast it to long", edits -> Conversion.cast(edits, path, "long")));
         } else if (own.getKind().isPrimitive() && NamedTypes.is(wanted, "java.lang.Double")) {
             fixes.add(Fix.of("cast it to double", edits -> Conversion.cast(edits, path, "double")));
-        } else if (own.getKind().isPrimitive() && wanted.getKind().isPrimitive() && AttributedFile.outer(path)
+        } else if (own.getKind().isPrimitive() && wanted.getKind().isPrimitive() && TreePaths.outer(path)
                 .getLeaf() instanceof ArrayAccessTree) {
             fixes.add(Fix.of("cast it to int", edits -> Conversion.cast(edits, path, "int")));
         }

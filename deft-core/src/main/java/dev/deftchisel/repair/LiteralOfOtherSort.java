@@ -7,6 +7,7 @@ import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.source.Range;
@@ -64,7 +65,7 @@ public final class LiteralOfOtherSort {
     private static Fix letters(TreePath path, AttributedFile code) {
         TreePath choice = CaseLabels.branch(path).getParentPath();
         List<Tree> all = choice.getLeaf() instanceof SwitchTree || choice.getLeaf() instanceof SwitchExpressionTree
-                ? AttributedFile.cases(choice.getLeaf()).stream()
+                ? TreePaths.cases(choice.getLeaf()).stream()
                 .flatMap(one -> one.getExpressions().stream())
                 .filter(label -> label instanceof LiteralTree literal && literal.getValue() instanceof String one
                         && one.length() == 1).map(label -> (Tree) label).toList() : List.of(path.getLeaf());
@@ -74,7 +75,7 @@ public final class LiteralOfOtherSort {
 
     /** Labels that are numbers in quotation marks, all of the switch. */
     private static Fix numberLabels(TreePath path, AttributedFile code) {
-        List<Tree> all = AttributedFile.cases(CaseLabels.branch(path).getParentPath().getLeaf()).stream()
+        List<Tree> all = TreePaths.cases(CaseLabels.branch(path).getParentPath().getLeaf()).stream()
                 .flatMap(one -> one.getExpressions().stream())
                 .filter(label -> label instanceof LiteralTree literal && literal.getValue() instanceof String text
                         && text.matches("-?\\d{1,9}"))

@@ -26,6 +26,7 @@ import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -168,7 +169,7 @@ public final class InsertionPointFinder {
     private Optional<InsertionPoint> ofStatement(TreePath statement, TreePath parentPath) {
         Tree parent = parentPath.getLeaf();
         Tree tree = statement.getLeaf();
-        if (AttributedFile.statements(parent).contains(tree)) {
+        if (TreePaths.statements(parent).contains(tree)) {
             return Optional.of(new InsertionPoint.Before(statement, parent));
         }
         if (parent instanceof LabeledStatementTree) {
@@ -286,7 +287,7 @@ public final class InsertionPointFinder {
 
     private void callArguments(TreePath path, MethodInvocationTree call, Tree child) {
         ExpressionTree method = call.getMethodSelect();
-        if (AttributedFile.callsConstructor(call)) {
+        if (TreePaths.callsConstructor(call)) {
             objection = Optional.of(new InsertionPoint.Nowhere(
                     code.range(call), "nothing may stand before the call of another constructor (JLS 8.8.7)", true));
         }
@@ -347,7 +348,7 @@ public final class InsertionPointFinder {
         int start = code.range(variable).start();
         Tree list = path.getParentPath().getLeaf();
         List<? extends Tree> siblings =
-                list instanceof ForLoopTree loop ? loop.getInitializer() : AttributedFile.statements(list);
+                list instanceof ForLoopTree loop ? loop.getInitializer() : TreePaths.statements(list);
         for (Tree sibling : siblings) {
             if (sibling == variable) {
                 return false;

@@ -5,6 +5,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.source.Tokens;
 import java.util.List;
 
@@ -27,6 +28,6 @@ public final class MultiDeclaration {
 
     private static List<? extends Tree> siblings(TreePath declaration) {
         Tree around = declaration.getParentPath().getLeaf();
-        return around instanceof ClassTree type ? type.getMembers() : AttributedFile.statements(around);
+        return around instanceof ClassTree type ? type.getMembers() : TreePaths.statements(around);
     }
 }

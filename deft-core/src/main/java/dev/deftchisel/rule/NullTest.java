@@ -5,7 +5,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
-import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import java.util.Optional;
 
 /** Comparisons with {@code null}. */
@@ -16,9 +16,9 @@ public final class NullTest {
 
     /** What is compared with {@code null} by an operator. */
     public static Optional<ExpressionTree> of(ExpressionTree condition, Tree.Kind operator) {
-        if (AttributedFile.inner(condition) instanceof BinaryTree comparison && comparison.getKind() == operator) {
-            ExpressionTree left = AttributedFile.inner(comparison.getLeftOperand());
-            ExpressionTree right = AttributedFile.inner(comparison.getRightOperand());
+        if (TreePaths.inner(condition) instanceof BinaryTree comparison && comparison.getKind() == operator) {
+            ExpressionTree left = TreePaths.inner(comparison.getLeftOperand());
+            ExpressionTree right = TreePaths.inner(comparison.getRightOperand());
             if (right.getKind() == Tree.Kind.NULL_LITERAL) {
                 return Optional.of(left);
             }

@@ -1,7 +1,5 @@
 package dev.deftchisel.analysis.code;
 
-import com.sun.source.tree.BlockTree;
-import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.CompilationUnitTree;
 import com.sun.source.tree.ConditionalExpressionTree;
@@ -10,16 +8,10 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.ForLoopTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.IfTree;
-import com.sun.source.tree.LambdaExpressionTree;
-import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.NewClassTree;
-import com.sun.source.tree.ParenthesizedTree;
 import com.sun.source.tree.Scope;
-import com.sun.source.tree.StatementTree;
-import com.sun.source.tree.SwitchExpressionTree;
-import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
@@ -37,7 +29,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Predicate;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
@@ -158,23 +149,6 @@ public final class AttributedFile {
         return reads(one).equals(reads(other));
     }
 
-    /** An expression without the parentheses around it. */
-    public static ExpressionTree inner(ExpressionTree tree) {
-        return tree instanceof ParenthesizedTree grouped ? inner(grouped.getExpression()) : tree;
-    }
-
-    /** The path to an expression without the parentheses around it. */
-    public static TreePath inner(TreePath path) {
-        return path.getLeaf() instanceof ParenthesizedTree grouped ? inner(new TreePath(path, grouped.getExpression()))
-                : path;
-    }
-
-    /** The path to the tree around one that is no pair of parentheses. */
-    public static TreePath outer(TreePath path) {
-        TreePath parent = path.getParentPath();
-        return parent.getLeaf() instanceof ParenthesizedTree ? outer(parent) : parent;
-    }
-
     /**
      * What can be named at a tree without a qualifier, innermost first (JLS 6.3); empty where the compiler cannot tell.
      */
@@ -194,53 +168,6 @@ public final class AttributedFile {
         return found.stream().distinct().toList();
     }
 
-    /** The statements of a block or of a group of a {@code switch} (JLS 14.2, 14.11.1); none for any other tree. */
-    public static List<? extends StatementTree> statements(Tree tree) {
-        if (tree instanceof BlockTree block) {
-            return block.getStatements();
-        }
-        return tree instanceof CaseTree group && group.getStatements() != null ? group.getStatements() : List.of();
-    }
-
-    /** Whether one of the trees from a tree outwards is such; the outer one is not looked at any more. */
-    public static boolean leadsThrough(TreePath path, Tree outer, Predicate<Tree> wanted) {
-        for (TreePath at = path; at != null && at.getLeaf() != outer; at = at.getParentPath()) {
-            if (wanted.test(at.getLeaf())) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /**
-     * Whether a tree runs later, or several times, or for another object, than what is around it up to an outer tree.
-     */
-    public static boolean isDeferred(TreePath path, Tree outer) {
-        return leadsThrough(path, outer, AttributedFile::runsApart);
-    }
-
-    /** Whether what a tree contains runs at a time of its own: that of a lambda or class. */
-    public static boolean runsApart(Tree tree) {
-        return tree instanceof LambdaExpressionTree || tree instanceof ClassTree;
-    }
-
-    /** Whether a tree is a {@code switch}, statement or expression (JLS 14.11, 15.28). */
-    public static boolean isChoice(Tree tree) {
-        return tree instanceof SwitchTree || tree instanceof SwitchExpressionTree;
-    }
-
-    /** What a {@code switch} chooses from, with its parentheses. */
-    public static ExpressionTree chosenFrom(Tree choice) {
-        return choice instanceof SwitchTree statement ? statement.getExpression() : ((SwitchExpressionTree) choice)
-                .getExpression();
-    }
-
-    /** The cases of a {@code switch}, in order. */
-    public static List<? extends CaseTree> cases(Tree choice) {
-        return choice instanceof SwitchTree statement ? statement.getCases() : ((SwitchExpressionTree) choice)
-                .getCases();
-    }
-
     /**
      * Whether a declaration says the type of its variable: not {@code var}, nor a parameter of a lambda without one.
      */
@@ -251,14 +178,6 @@ public final class AttributedFile {
     /** The type of every object. */
     public TypeMirror object() {
         return elements().getTypeElement("java.lang.Object").asType();
-    }
-
-    /** Whether a call is that of another constructor, {@code this(...)} or {@code super(...)} (JLS 8.8.7.1). */
-    public static boolean callsConstructor(MethodInvocationTree call) {
-        ExpressionTree method = call.getMethodSelect();
-        return method instanceof IdentifierTree name
-                && (name.getName().contentEquals("this") || name.getName().contentEquals("super"))
-                || method instanceof MemberSelectTree select && select.getIdentifier().contentEquals("super");
     }
 
     /** Where the name of a class, method or variable stands in its declaration; empty for one that has none. */
@@ -276,20 +195,9 @@ public final class AttributedFile {
         return findName(declaration).orElseGet(() -> range(declaration));
     }
 
-    /** The method or lambda around a tree, whose results it may return; empty in an initialiser. */
-    public static Optional<TreePath> function(TreePath path) {
-        for (TreePath at = path.getParentPath(); at != null
-                && !(at.getLeaf() instanceof ClassTree); at = at.getParentPath()) {
-            if (at.getLeaf() instanceof MethodTree || at.getLeaf() instanceof LambdaExpressionTree) {
-                return Optional.of(at);
-            }
-        }
-        return Optional.empty();
-    }
-
     /** The result that the method around a tree declares; empty in a lambda or constructor. */
     public Optional<TreePath> result(TreePath path) {
-        return function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method
+        return TreePaths.function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method
                 && method.getReturnType() != null)
                 .map(owner -> new TreePath(owner, ((MethodTree) owner.getLeaf()).getReturnType()));
     }
@@ -367,12 +275,12 @@ public final class AttributedFile {
      * (JLS 5.1.8).
      */
     public Effects effectsInPlace(TreePath path) {
-        TreePath outer = outer(path);
+        TreePath outer = TreePaths.outer(path);
         Tree parent = outer.getLeaf();
         boolean isCondition = parent instanceof IfTree || parent instanceof WhileLoopTree
                 || parent instanceof DoWhileLoopTree
                 || parent instanceof ForLoopTree || parent instanceof ConditionalExpressionTree choice
-                && inner(choice.getCondition()) == inner(path).getLeaf();
+                && TreePaths.inner(choice.getCondition()) == TreePaths.inner(path).getLeaf();
         boolean isPrimitive = isCondition || TargetType.ofVariable(outer, this)
                 .filter(type -> type.getKind().isPrimitive()).isPresent();
         boolean isReference = type(path).filter(type -> !type.getKind().isPrimitive()).isPresent();
@@ -486,7 +394,7 @@ public final class AttributedFile {
         return around(use.range()).stream()
                 .filter(path -> path.getLeaf() instanceof MethodInvocationTree call && (use.isNamed()
                         ? range(call.getMethodSelect()).end() == use.range().end()
-                        : callsConstructor(call) && range(call).start() == use.range().start())
+                        : TreePaths.callsConstructor(call) && range(call).start() == use.range().start())
                         || path.getLeaf() instanceof NewClassTree made && !use.isNamed() && made.getClassBody() == null
                         && range(made).start() == use.range().start())
                 .findFirst();

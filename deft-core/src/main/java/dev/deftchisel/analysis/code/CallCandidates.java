@@ -35,7 +35,7 @@ public record CallCandidates(AttributedFile code, TreePath call) {
                     .map(type -> ElementFilter.constructorsIn(type.getEnclosedElements())).orElse(List.of());
         }
         MethodInvocationTree tree = (MethodInvocationTree) call.getLeaf();
-        if (AttributedFile.callsConstructor(tree)) {
+        if (TreePaths.callsConstructor(tree)) {
             boolean isThis = tree.getMethodSelect().toString().equals("this");
             return code.enclosingType(call)
                     .map(type -> isThis ? type : (TypeElement) code.types().asElement(type.getSuperclass()))

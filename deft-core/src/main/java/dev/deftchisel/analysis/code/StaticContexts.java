@@ -20,7 +20,7 @@ public final class StaticContexts {
     /** Whether code within this tree has no current object of the class the tree is a member of. */
     public static boolean opens(Tree member) {
         if (member instanceof MethodInvocationTree call) {
-            return AttributedFile.callsConstructor(call);
+            return TreePaths.callsConstructor(call);
         }
         if (member instanceof BlockTree block) {
             return block.isStatic();

@@ -124,17 +124,17 @@ public record TargetType(TypeMirror type, Optional<TreePath> source) {
      * through choices of which it is a branch (JLS 15.25, 15.28).
      */
     public static Optional<TypeMirror> ofConversion(TreePath value, AttributedFile code) {
-        TreePath place = AttributedFile.outer(value);
+        TreePath place = TreePaths.outer(value);
         Tree tree = place.getLeaf();
         if (tree instanceof ConditionalExpressionTree choice) {
-            return AttributedFile.inner(choice.getCondition()) == value.getLeaf() ? Optional.empty()
+            return TreePaths.inner(choice.getCondition()) == value.getLeaf() ? Optional.empty()
                     : throughChoice(place, code);
         } else if (tree instanceof YieldTree || tree instanceof CaseTree) {
             return choiceAround(place).flatMap(choice -> throughChoice(choice, code));
         } else if (tree instanceof LambdaExpressionTree) {
             return resultOfLambda(place, code);
         } else if (tree instanceof ReturnTree) {
-            Optional<TreePath> lambda = AttributedFile.function(place)
+            Optional<TreePath> lambda = TreePaths.function(place)
                     .filter(owner -> owner.getLeaf() instanceof LambdaExpressionTree);
             return lambda.isPresent() ? resultOfLambda(lambda.get(), code) : code.result(place).flatMap(code::type);
         } else if (tree instanceof CompoundAssignmentTree compound) {
@@ -167,7 +167,7 @@ public record TargetType(TypeMirror type, Optional<TreePath> source) {
 
     private static Optional<TypeMirror> parameter(TreePath call, TreePath value, AttributedFile code) {
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
-        int index = arguments.stream().map(AttributedFile::inner).toList().indexOf(value.getLeaf());
+        int index = arguments.stream().map(TreePaths::inner).toList().indexOf(value.getLeaf());
         return index < 0 ? Optional.empty() : chosen(call, code).flatMap(method -> CallCandidates.parameter(method,
                 method.getParameters().stream().map(VariableElement::asType).toList(), arguments.size(), index));
     }

@@ -30,6 +30,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.code.TargetType;
+import dev.deftchisel.analysis.code.TreePaths;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -65,7 +66,7 @@ public final class LikelyTargetTypes {
         Tree place = path.getLeaf();
         if (place instanceof ParenthesizedTree) {
             return of(path);
-        } else if (AttributedFile.isChoice(place)) {
+        } else if (TreePaths.isChoice(place)) {
             return SwitchSelector.of(code, path);
         } else if (place instanceof ExpressionStatementTree) {
             return Optional.of(code.types().getNoType(TypeKind.VOID));

@@ -10,6 +10,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -29,7 +30,7 @@ public final class SwitchSelector {
 
     /** The enum that has all constants of the labels, or what the first label is. */
     static Optional<TypeMirror> of(AttributedFile code, TreePath choice) {
-        List<? extends CaseTree> cases = AttributedFile.cases(choice.getLeaf());
+        List<? extends CaseTree> cases = TreePaths.cases(choice.getLeaf());
         List<? extends ExpressionTree> labels = cases.stream().flatMap(one -> one.getExpressions().stream()).toList();
         if (labels.isEmpty()) {
             return Optional.empty();
@@ -60,12 +61,12 @@ public final class SwitchSelector {
             }
 
             private void take(Tree choice) {
-                ExpressionTree chosen = AttributedFile.chosenFrom(choice);
+                ExpressionTree chosen = TreePaths.chosenFrom(choice);
                 TreePath path = new TreePath(getCurrentPath(), chosen);
                 TreePath bare = chosen instanceof ParenthesizedTree around ? new TreePath(path, around.getExpression())
                         : path;
                 if (code.element(bare).filter(variable::equals).isPresent()) {
-                    AttributedFile.cases(choice).stream().flatMap(one -> one.getExpressions().stream())
+                    TreePaths.cases(choice).stream().flatMap(one -> one.getExpressions().stream())
                             .filter(IdentifierTree.class::isInstance)
                             .forEach(label -> names.add(label.toString()));
                 }

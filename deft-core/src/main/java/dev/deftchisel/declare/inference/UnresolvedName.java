@@ -27,6 +27,7 @@ import com.sun.source.tree.WildcardTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.member.TargetClass;
 import dev.deftchisel.operation.ResolvedPlace;
@@ -90,7 +91,7 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
 
     private static boolean isUnknownConstructor(AttributedFile code, TreePath path) {
         boolean isCall = path.getLeaf() instanceof NewClassTree
-                || path.getLeaf() instanceof MethodInvocationTree call && AttributedFile.callsConstructor(call);
+                || path.getLeaf() instanceof MethodInvocationTree call && TreePaths.callsConstructor(call);
         return isCall && code.element(path).filter(element -> element instanceof ExecutableElement).isEmpty();
     }
 
@@ -277,7 +278,7 @@ public record UnresolvedName(AttributedFile code, TreePath path, String name, Ra
             return Optional.empty();
         }
         TreePath choice = group.getParentPath();
-        return code.type(new TreePath(choice, AttributedFile.chosenFrom(choice.getLeaf())))
+        return code.type(new TreePath(choice, TreePaths.chosenFrom(choice.getLeaf())))
                 .flatMap(UnresolvedName::element)
                 .filter(type -> type.getKind() == ElementKind.ENUM);
     }

@@ -5,6 +5,7 @@ import com.sun.source.tree.TryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Functions;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.declare.inference.CommonSupertype;
 import dev.deftchisel.declare.inference.LikelyTargetTypes;
@@ -78,7 +79,7 @@ public record MethodSignature(Parameters parameters, Optional<TypeMirror> result
         AttributedFile code = missing.code();
         List<TypeMirror> found = new ArrayList<>();
         for (TreePath at = missing.path(); at.getParentPath() != null
-                && !AttributedFile.runsApart(at.getLeaf()); at = at.getParentPath()) {
+                && !TreePaths.runsApart(at.getLeaf()); at = at.getParentPath()) {
             if (at.getParentPath().getLeaf() instanceof TryTree attempt && attempt.getBlock() == at.getLeaf()) {
                 TreePath around = at.getParentPath();
                 List<TypeMirror> thrown = code.thrown(List.of(at));

@@ -13,6 +13,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Jumps;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
@@ -91,7 +92,7 @@ public record Fragment(List<TreePath> parts, Range range, Optional<SelectedExpre
                         && (parent instanceof IfTree || Jumps.isLoop(parent)) && code.find(tree).isPresent()
                         && !(parent instanceof ForLoopTree loop && loop.getStatement() != tree)
                         && !(tree instanceof VariableTree);
-                List<TreePath> list = isAlone ? List.of(path) : AttributedFile.statements(tree).stream()
+                List<TreePath> list = isAlone ? List.of(path) : TreePaths.statements(tree).stream()
                         .filter(statement -> code.find(statement).isPresent())
                         .map(statement -> new TreePath(path, statement)).toList();
                 if (!list.isEmpty()) {
@@ -133,14 +134,14 @@ public record Fragment(List<TreePath> parts, Range range, Optional<SelectedExpre
         }
         if (isWhole && tree instanceof BlockTree) {
             // the compiler adds statements that stand nowhere
-            return AttributedFile.statements(tree).stream().filter(statement -> code.find(statement).isPresent())
+            return TreePaths.statements(tree).stream().filter(statement -> code.find(statement).isPresent())
                     .map(statement -> new TreePath(path, statement)).toList();
         } else if (isWhole && !(tree instanceof VariableTree && path.getParentPath().getLeaf() instanceof ClassTree)) {
             return List.of(path);
         } else if (tree instanceof ExpressionStatementTree alone && code.range(alone.getExpression()).equals(range)) {
             return List.of(path);
         }
-        List<TreePath> found = AttributedFile.statements(tree).stream()
+        List<TreePath> found = TreePaths.statements(tree).stream()
                 .filter(statement -> code.find(statement).filter(range::encloses).isPresent())
                 .map(statement -> new TreePath(path, statement))
                 .toList();

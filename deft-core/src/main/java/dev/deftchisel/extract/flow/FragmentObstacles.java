@@ -9,6 +9,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.source.Range;
@@ -72,7 +73,7 @@ public final class FragmentObstacles {
             new TreePathScanner<Void, Void>() {
                 @Override
                 public Void visitMethodInvocation(MethodInvocationTree tree, Void unused) {
-                    if (AttributedFile.callsConstructor(tree) && !isInClass(part)) {
+                    if (TreePaths.callsConstructor(tree) && !isInClass(part)) {
                         note(tree, "the call of another constructor must stay in the constructor (JLS 8.8.7.1)");
                     }
                     return super.visitMethodInvocation(tree, null);
@@ -100,7 +101,7 @@ public final class FragmentObstacles {
 
                 /** Whether it happens in a class that is declared in the fragment, and goes along. */
                 private boolean isInClass(TreePath part) {
-                    return AttributedFile.leadsThrough(getCurrentPath(), part.getLeaf(),
+                    return TreePaths.leadsThrough(getCurrentPath(), part.getLeaf(),
                             tree -> tree instanceof ClassTree);
                 }
 

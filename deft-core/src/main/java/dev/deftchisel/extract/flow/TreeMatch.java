@@ -14,6 +14,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.source.Range;
@@ -200,8 +201,8 @@ public final class TreeMatch {
     /** Whether a constant is made narrower where it stands, which another value would not be (JLS 5.2). */
     private boolean isNarrowed(TreePath value) {
         TreePath parent = value.getParentPath();
-        boolean decidesType = AttributedFile.outer(value).getLeaf() instanceof ConditionalExpressionTree choice
-                && AttributedFile.inner(choice.getCondition()) != value.getLeaf()
+        boolean decidesType = TreePaths.outer(value).getLeaf() instanceof ConditionalExpressionTree choice
+                && TreePaths.inner(choice.getCondition()) != value.getLeaf()
                 && code.type(value).filter(type -> type.getKind().isPrimitive()).isPresent();
         if (decidesType) {
             // a constant that fits takes the type of the other branch, a variable does not (JLS 15.25.2)

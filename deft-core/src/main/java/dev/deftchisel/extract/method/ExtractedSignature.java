@@ -11,6 +11,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.extract.flow.AnalysedFragment;
 import dev.deftchisel.extract.flow.Exits;
@@ -175,7 +176,7 @@ final class ExtractedSignature {
     /** Before {@code this(...)} or {@code super(...)} is done there is no object yet (JLS 8.8.7.1). */
     private boolean isInConstructorCall() {
         for (TreePath at = fragment.parent(); at != null; at = at.getParentPath()) {
-            if (at.getLeaf() instanceof MethodInvocationTree call && AttributedFile.callsConstructor(call)) {
+            if (at.getLeaf() instanceof MethodInvocationTree call && TreePaths.callsConstructor(call)) {
                 return true;
             }
         }

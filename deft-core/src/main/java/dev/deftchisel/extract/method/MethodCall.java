@@ -4,6 +4,7 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.extract.SelectedExpression;
@@ -63,7 +64,7 @@ final class MethodCall {
             return invoke(text.apartFrom(whole.start())).replacing(whole);
         }
         Tree parent = fragment.parent().getLeaf();
-        boolean isAlone = !AttributedFile.statements(parent)
+        boolean isAlone = !TreePaths.statements(parent)
                 .contains((StatementTree) fragment.parts().get(0).getLeaf());
         boolean isSeveral = exits.kind() == Exits.Kind.FOLLOWING || exits.kind() == Exits.Kind.FLAGGED
                 || exits.kind() == Exits.Kind.MARKED;

@@ -9,6 +9,7 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
 import dev.deftchisel.analysis.code.Jumps;
 import dev.deftchisel.analysis.code.Occurrence;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.operation.Reason;
@@ -131,8 +132,8 @@ final class CallerEvaluation {
     }
 
     private boolean isRepeated() {
-        return AttributedFile.leadsThrough(selected.path(), method.getLeaf(),
-                tree -> Jumps.isLoop(tree) || AttributedFile.runsApart(tree));
+        return TreePaths.leadsThrough(selected.path(), method.getLeaf(),
+                tree -> Jumps.isLoop(tree) || TreePaths.runsApart(tree));
     }
 
     private boolean isFirst() {
@@ -144,7 +145,7 @@ final class CallerEvaluation {
     private boolean isUndisturbed() {
         BlockTree body = ((MethodTree) method.getLeaf()).getBody();
         TreePath list = new TreePath(method, body);
-        return !AttributedFile.isDeferred(selected.path(), body) && body.getStatements().stream()
+        return !TreePaths.isDeferred(selected.path(), body) && body.getStatements().stream()
                 .filter(statement -> code.range(statement).start() <= selected.range().start())
                 .noneMatch(statement -> code.effects(new TreePath(list, statement)).writesState());
     }

@@ -5,6 +5,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.extract.SelectedExpression;
@@ -56,7 +57,7 @@ final class SameValue {
             boolean isSelf = path.getLeaf() == selected.tree();
             boolean isSame = isSelf || SelectedExpression.isValue(code, path) && tokens(range).equals(wanted)
                     && keys(range).equals(meant) && !(saysThis
-                    && AttributedFile.leadsThrough(path, region.getLeaf(), tree -> tree instanceof ClassTree));
+                    && TreePaths.leadsThrough(path, region.getLeaf(), tree -> tree instanceof ClassTree));
             if (isSame && found.stream().noneMatch(known -> code.range(known.getLeaf()).overlaps(range))) {
                 found.add(path);
             }

@@ -6,6 +6,7 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.rewrite.InsertionPoint;
@@ -87,7 +88,7 @@ record VariablePlacement(InsertionPoint home, TreePath first, List<TreePath> use
         List<TreePath> found = new ArrayList<>();
         for (TreePath at = expression; at != null; at = at.getParentPath()) {
             Tree tree = at.getLeaf();
-            if (!AttributedFile.statements(tree).isEmpty()) {
+            if (!TreePaths.statements(tree).isEmpty()) {
                 found.add(0, at);
             } else if (tree instanceof MethodTree || tree instanceof ClassTree) {
                 break;

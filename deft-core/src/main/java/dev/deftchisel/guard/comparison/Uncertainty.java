@@ -9,6 +9,7 @@ import com.sun.source.tree.NewClassTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.compiler.CompilerError;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.SymbolKey;
@@ -121,7 +122,7 @@ final class Uncertainty {
                         .filter(path -> path.getLeaf() instanceof CaseTree label && label.getExpressions().stream()
                                 .anyMatch(one -> code.range(one).equals(binding.range())))
                         .map(TreePath::getParentPath)
-                        .filter(choice -> code.type(new TreePath(choice, AttributedFile.chosenFrom(choice.getLeaf())))
+                        .filter(choice -> code.type(new TreePath(choice, TreePaths.chosenFrom(choice.getLeaf())))
                                 .filter(type -> type.getKind() != TypeKind.ERROR).isEmpty()))
                 .findAny().isPresent();
     }

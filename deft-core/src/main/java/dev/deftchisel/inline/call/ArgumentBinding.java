@@ -8,6 +8,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.rewrite.InsertionPointFinder;
 import dev.deftchisel.source.Range;
 import java.util.List;
@@ -83,7 +84,7 @@ record ArgumentBinding(Optional<String> name, List<TreePath> values, boolean isP
         } else if (uses.isEmpty()) {
             return effects.isPure() ? ArgumentStrategy.LEFT_OUT : ArgumentStrategy.VARIABLE;
         }
-        boolean isDelayed = uses.stream().anyMatch(use -> AttributedFile.isDeferred(use, callee.tree()));
+        boolean isDelayed = uses.stream().anyMatch(use -> TreePaths.isDeferred(use, callee.tree()));
         boolean isFixed = effects.isPure() && !effects.isFresh() && !effects.readsState()
                 && effects.readsLocals().stream().noneMatch(local -> analysis.isAssigned(caller.key(local)));
         if (isFixed && (isAtom() || uses.size() == 1)) {

@@ -10,6 +10,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.InsertionPoint;
 import dev.deftchisel.rewrite.InsertionPointFinder;
@@ -140,7 +141,7 @@ final class CallContext {
 
     /** Whether other statements can stand before and after one. */
     static boolean isInList(TreePath statement) {
-        return AttributedFile.statements(statement.getParentPath().getLeaf()).contains(statement.getLeaf());
+        return TreePaths.statements(statement.getParentPath().getLeaf()).contains(statement.getLeaf());
     }
 
     private boolean endsMethod(TreePath statement) {
@@ -154,7 +155,7 @@ final class CallContext {
     private Optional<TreePath> member() {
         for (TreePath at = path; at != null; at = at.getParentPath()) {
             Tree tree = at.getLeaf();
-            if (AttributedFile.runsApart(tree)) {
+            if (TreePaths.runsApart(tree)) {
                 return Optional.empty();
             } else if (tree instanceof MethodTree) {
                 return Optional.of(at);

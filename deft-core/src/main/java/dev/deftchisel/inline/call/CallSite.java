@@ -13,6 +13,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Jumps;
 import dev.deftchisel.analysis.code.Occurrence;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -218,11 +219,11 @@ public record CallSite(AttributedFile code, TreePath path, Callee callee, Option
         boolean isUsedBehind = all.stream().anyMatch(found -> found.offset() >= end);
         boolean isAnotherArgument = all.stream().filter(found -> range().contains(found.offset())).count() > 1;
         int declared = all.isEmpty() ? 0 : all.get(0).offset();
-        boolean isRepeated = AttributedFile.leadsThrough(path, null,
-                tree -> (Jumps.isLoop(tree) || AttributedFile.runsApart(tree))
+        boolean isRepeated = TreePaths.leadsThrough(path, null,
+                tree -> (Jumps.isLoop(tree) || TreePaths.runsApart(tree))
                 && code.range(tree).start() > declared);
-        boolean isCaptured = all.stream().anyMatch(found -> AttributedFile.leadsThrough(found.path(), null,
-                tree -> AttributedFile.runsApart(tree) && code.range(tree).start() > declared));
+        boolean isCaptured = all.stream().anyMatch(found -> TreePaths.leadsThrough(found.path(), null,
+                tree -> TreePaths.runsApart(tree) && code.range(tree).start() > declared));
         return !isUsedBehind && !isRepeated && !isAnotherArgument && !isCaptured;
     }
 

@@ -17,6 +17,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Jumps;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
@@ -68,7 +69,7 @@ record ExitCheckCall(List<TreePath> asking, Optional<StatementTree> jump, List<T
         boolean isOther = then.size() == 1 && (then.get(0) instanceof BreakTree || then.get(0) instanceof ContinueTree);
         // a break in a loop of the method would leave only that
         boolean areFree = isReturn || leaving.stream()
-                .noneMatch(path -> AttributedFile.leadsThrough(path, site.callee().tree(),
+                .noneMatch(path -> TreePaths.leadsThrough(path, site.callee().tree(),
                 tree -> Jumps.isLoop(tree) || tree instanceof SwitchTree));
         boolean isAnswered = answers(end, Boolean.FALSE) && leaving.stream()
                 .allMatch(path -> answers(path, Boolean.TRUE));
@@ -80,7 +81,7 @@ record ExitCheckCall(List<TreePath> asking, Optional<StatementTree> jump, List<T
     private static Optional<ExitCheckCall> answer(CallSite site, List<TreePath> leaving, TreePath end) {
         AttributedFile code = site.code();
         TreePath declaration = site.path().getParentPath();
-        List<? extends StatementTree> list = AttributedFile.statements(declaration.getParentPath().getLeaf());
+        List<? extends StatementTree> list = TreePaths.statements(declaration.getParentPath().getLeaf());
         int index = list.indexOf(declaration.getLeaf());
         boolean isAsked = declaration.getLeaf() instanceof VariableTree variable
                 && variable.getInitializer() == site.tree()

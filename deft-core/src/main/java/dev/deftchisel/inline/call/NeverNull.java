@@ -13,6 +13,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.rewrite.InsertionPoint;
 import dev.deftchisel.rewrite.InsertionPointFinder;
 import java.util.Optional;
@@ -53,7 +54,7 @@ final class NeverNull {
     private boolean isUsedBefore(Element variable, TreePath object) {
         for (TreePath at = object; at.getParentPath() != null && !isBody(at.getLeaf()); at = at.getParentPath()) {
             TreePath list = at.getParentPath();
-            for (StatementTree statement : AttributedFile.statements(list.getLeaf())) {
+            for (StatementTree statement : TreePaths.statements(list.getLeaf())) {
                 if (code.range(statement).start() >= code.range(at.getLeaf()).start()) {
                     break;
                 }

@@ -11,6 +11,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Occurrence;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.source.Range;
 import java.util.List;
@@ -55,7 +56,7 @@ record ResultVariableMerge(TreePath statement, VariableElement inner, Range name
             TreePath parent) {
         AttributedFile code = site.code();
         boolean isAlone = parent.getLeaf() instanceof VariableTree tree && tree.getInitializer() == site.tree()
-                && AttributedFile.statements(parent.getParentPath().getLeaf()).contains((StatementTree) tree)
+                && TreePaths.statements(parent.getParentPath().getLeaf()).contains((StatementTree) tree)
                 && tree.getModifiers().getAnnotations().isEmpty()
                 && code.text(tree).endsWith(";") && !code.text(code.range(tree)).contains(",\n");
         Optional<Element> outer = isAlone ? code.element(parent) : Optional.empty();
@@ -88,7 +89,7 @@ record ResultVariableMerge(TreePath statement, VariableElement inner, Range name
         boolean isAssignment = parent.getLeaf() instanceof AssignmentTree set && set.getExpression() == site.tree()
                 && set.getVariable() instanceof IdentifierTree && parent.getParentPath()
                 .getLeaf() instanceof ExpressionStatementTree
-                && AttributedFile.statements(parent.getParentPath().getParentPath().getLeaf())
+                && TreePaths.statements(parent.getParentPath().getParentPath().getLeaf())
                         .contains((StatementTree) parent.getParentPath().getLeaf());
         boolean isHandedIn = argument.filter(ArgumentBinding::isName).isPresent();
         if (!isAssignment || isParameter != isHandedIn || !isParameter && !canBeAssigned(site, inner)) {
@@ -129,7 +130,7 @@ record ResultVariableMerge(TreePath statement, VariableElement inner, Range name
                 && !site.callee().code().text(tree).contains("@")).isPresent();
         return hasValue && site.callee().code().occurrences(site.callee().body()).stream()
                 .filter(one -> one.variable().equals(inner))
-                .noneMatch(one -> AttributedFile.isDeferred(one.path(), site.callee().tree()));
+                .noneMatch(one -> TreePaths.isDeferred(one.path(), site.callee().tree()));
     }
 
     /** Whether a value that is passed is the variable itself. */

@@ -12,6 +12,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.source.Range;
@@ -173,7 +174,7 @@ public final class ConstructionEscape {
         Tree parent = path.getParentPath().getLeaf();
         boolean isField = parent instanceof MemberSelectTree && code.element(path.getParentPath())
                 .filter(element -> element.getKind().isField()).isPresent();
-        return isField || parent instanceof MethodInvocationTree call && AttributedFile.callsConstructor(call);
+        return isField || parent instanceof MethodInvocationTree call && TreePaths.callsConstructor(call);
     }
 
     private Optional<Reason> reason(Tree tree, String sentence) {

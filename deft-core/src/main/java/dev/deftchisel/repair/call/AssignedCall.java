@@ -11,6 +11,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -92,7 +93,7 @@ public final class AssignedCall implements Repair {
     }
 
     private static Optional<TreePath> call(TreePath path, AttributedFile code) {
-        TreePath inner = AttributedFile.inner(path);
+        TreePath inner = TreePaths.inner(path);
         return inner.getLeaf() instanceof MethodInvocationTree ? Optional.of(inner) : Optional.empty();
     }
 

@@ -15,6 +15,7 @@ import com.sun.source.tree.UnionTypeTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -132,7 +133,7 @@ public final class SuperfluousCode implements Repair {
             return List.of(Fix.of("remove the label", edits -> edits.cut(labels, label.getAsInt())));
         }
         Fix removal = Fix.of("remove the case", edits -> edits.remove(code.range(tree)));
-        Set<String> known = AttributedFile.cases(found.get().getParentPath().getLeaf()).stream()
+        Set<String> known = TreePaths.cases(found.get().getParentPath().getLeaf()).stream()
                 .flatMap(branch -> branch.getExpressions().stream())
                 .map(code::text).collect(Collectors.toSet());
         String written = labels.size() == 1 ? code.text(labels.get(0)) : "";

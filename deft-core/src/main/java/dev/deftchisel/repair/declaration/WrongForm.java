@@ -23,6 +23,7 @@ import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -112,7 +113,7 @@ public final class WrongForm implements Repair {
         }
         CaseTree branch = (CaseTree) odd.get().getLeaf();
         boolean isArrow = branch.getCaseKind() == CaseTree.CaseKind.RULE;
-        List<Range> others = AttributedFile.cases(odd.get().getParentPath().getLeaf()).stream()
+        List<Range> others = TreePaths.cases(odd.get().getParentPath().getLeaf()).stream()
                 .filter(other -> other != branch && other.getCaseKind() != branch.getCaseKind())
                 .flatMap(other -> sign(other, !isArrow, code).stream()).toList();
         List<Fix> fixes = new ArrayList<>();
@@ -195,7 +196,7 @@ public final class WrongForm implements Repair {
         boolean isVoid = site.nearest(MethodTree.class)
                 .filter(path -> ((MethodTree) path.getLeaf()).getReturnType() == null
                 || code.text(((MethodTree) path.getLeaf()).getReturnType()).equals("void")).isPresent();
-        return statement.filter(path -> isVoid || AttributedFile.leadsThrough(path, null,
+        return statement.filter(path -> isVoid || TreePaths.leadsThrough(path, null,
                 tree -> tree instanceof LambdaExpressionTree))
                 .map(path -> List.of(Fix.of("write 'return'",
                         edits -> edits.replace(code.range(path.getLeaf()), "return;")))).orElse(List.of());
@@ -368,7 +369,7 @@ public final class WrongForm implements Repair {
             return unknownConstant(unknown.get(), named.get(), choice.get(), site);
         }
         return choice.map(path -> List.of(Fix.of("write the constants alone",
-                edits -> AttributedFile.cases(path.getLeaf()).stream()
+                edits -> TreePaths.cases(path.getLeaf()).stream()
                 .flatMap(branch -> branch.getExpressions().stream())
                 .filter(label -> label instanceof MemberSelectTree)
                 .forEach(label -> edits.cut(new Range(code.range(label).start(),
@@ -379,12 +380,12 @@ public final class WrongForm implements Repair {
     /** A label that names no constant of the enum: it is one of another name, goes, or is declared. */
     private static List<Fix> unknownConstant(String name, TreePath branch, TreePath choice, ErrorSite site) {
         AttributedFile code = site.code();
-        Optional<TypeElement> type = code.type(new TreePath(choice, AttributedFile.chosenFrom(choice.getLeaf())))
+        Optional<TypeElement> type = code.type(new TreePath(choice, TreePaths.chosenFrom(choice.getLeaf())))
                 .filter(known -> known instanceof DeclaredType)
                 .map(known -> (TypeElement) ((DeclaredType) known).asElement());
         List<VariableElement> constants = type.map(known -> ElementFilter.fieldsIn(known.getEnclosedElements()).stream()
                 .filter(field -> field.getKind() == ElementKind.ENUM_CONSTANT).toList()).orElse(List.of());
-        Set<String> used = AttributedFile.cases(choice.getLeaf()).stream().flatMap(one -> one.getExpressions().stream())
+        Set<String> used = TreePaths.cases(choice.getLeaf()).stream().flatMap(one -> one.getExpressions().stream())
                 .map(code::text).collect(Collectors.toSet());
         List<Fix> fixes = new ArrayList<>();
         Spelling.near(name, constants.stream().map(constant -> constant.getSimpleName().toString())
@@ -475,7 +476,7 @@ public final class WrongForm implements Repair {
     }
 
     private static Optional<TypeMirror> firstAssigned(TreePath path, VariableTree tree, AttributedFile code) {
-        return AttributedFile.statements(path.getParentPath().getLeaf()).stream()
+        return TreePaths.statements(path.getParentPath().getLeaf()).stream()
                 .filter(statement -> statement instanceof ExpressionStatementTree alone
                         && alone.getExpression() instanceof AssignmentTree set && code.text(set.getVariable())
                         .equals(tree.getName().toString()))
@@ -491,7 +492,7 @@ public final class WrongForm implements Repair {
         AttributedFile code = site.code();
         Optional<TreePath> choice = site.around().stream().filter(path -> path.getLeaf() instanceof SwitchTree
                 || path.getLeaf() instanceof SwitchExpressionTree).findFirst();
-        return choice.map(path -> AttributedFile.inner(new TreePath(path, AttributedFile.chosenFrom(path.getLeaf()))))
+        return choice.map(path -> TreePaths.inner(new TreePath(path, TreePaths.chosenFrom(path.getLeaf()))))
                 .filter(path -> code.type(path).filter(type -> type.getKind() == TypeKind.LONG
                         || type.getKind() == TypeKind.DOUBLE
                         || type.getKind() == TypeKind.FLOAT || type instanceof DeclaredType

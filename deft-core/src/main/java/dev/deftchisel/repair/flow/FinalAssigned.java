@@ -10,6 +10,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -66,7 +67,7 @@ public final class FinalAssigned implements Repair {
     private static Optional<Fix> copied(TreePath named, TreePath declared, AttributedFile code) {
         VariableTree variable = (VariableTree) declared.getLeaf();
         TreePath apart = named;
-        while (!AttributedFile.runsApart(apart.getLeaf())) {
+        while (!TreePaths.runsApart(apart.getLeaf())) {
             apart = apart.getParentPath();
         }
         TreePath statement = apart;

@@ -4,6 +4,7 @@ import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.problem.ErrorSite;
@@ -28,7 +29,7 @@ public final class MissingCases implements Repair {
 
     @Override
     public List<Fix> fixes(ErrorSite site) {
-        Optional<TreePath> choice = site.around().stream().filter(path -> AttributedFile.isChoice(path.getLeaf()))
+        Optional<TreePath> choice = site.around().stream().filter(path -> TreePaths.isChoice(path.getLeaf()))
                 .findFirst();
         if (choice.isEmpty()) {
             return List.of();
@@ -41,17 +42,17 @@ public final class MissingCases implements Repair {
             Layout layout = Layout.of(code.file());
             int brace = code.range(tree).end() - 1;
             String indent = Layout.indentOf(code.file(), brace);
-            List<? extends CaseTree> cases = AttributedFile.cases(tree);
+            List<? extends CaseTree> cases = TreePaths.cases(tree);
             String own = cases.isEmpty() ? indent + layout.unit()
                     : Layout.indentOf(code.file(), code.range(cases.get(0)).start());
             boolean isArrow = cases.isEmpty() || cases.get(0).getCaseKind() == CaseTree.CaseKind.RULE;
             String exception = "throw new IllegalArgumentException(String.valueOf("
-                    + code.text(AttributedFile.inner(AttributedFile.chosenFrom(tree))) + "));";
+                    + code.text(TreePaths.inner(TreePaths.chosenFrom(tree))) + "));";
             int from = code.tokens().end(code.tokens().codeBefore(code.tokens().at(brace) - 1));
             edits.replace(new Range(from, brace), layout.lineEnd() + own + (isArrow ? "default -> " + exception
                     : "default:" + layout.lineEnd() + own + layout.unit() + exception) + layout.lineEnd() + indent);
         }));
-        code.type(new TreePath(choice.get(), AttributedFile.chosenFrom(tree)))
+        code.type(new TreePath(choice.get(), TreePaths.chosenFrom(tree)))
                 .filter(type -> type instanceof DeclaredType declared && declared.asElement()
                         .getKind() == ElementKind.ENUM)
                 .ifPresent(type -> fixes.add(0, new Fix.Use("declare the missing cases", "declare-cases",

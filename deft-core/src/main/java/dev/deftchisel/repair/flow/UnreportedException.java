@@ -13,6 +13,7 @@ import com.sun.source.tree.UnionTypeTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.analysis.symbol.Supertypes;
 import dev.deftchisel.problem.ErrorSite;
@@ -168,7 +169,7 @@ public final class UnreportedException implements Repair {
     }
 
     private static Optional<TreePath> tryAround(TreePath statement) {
-        for (TreePath at = statement; at != null && !AttributedFile.runsApart(at.getLeaf())
+        for (TreePath at = statement; at != null && !TreePaths.runsApart(at.getLeaf())
                 && !(at.getLeaf() instanceof MethodTree); at = at.getParentPath()) {
             if (at.getParentPath() != null && at.getParentPath().getLeaf() instanceof TryTree tried
                     && tried.getBlock() == at.getLeaf()) {

@@ -10,6 +10,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -49,7 +50,7 @@ public final class JumpLabel implements Repair {
         List<String> labels = new ArrayList<>();
         List<Tree> loops = new ArrayList<>();
         for (TreePath path = jump.get(); path != null
-                && !AttributedFile.runsApart(path.getLeaf()); path = path.getParentPath()) {
+                && !TreePaths.runsApart(path.getLeaf()); path = path.getParentPath()) {
             if (path.getLeaf() instanceof LabeledStatementTree labelled) {
                 labels.add(labelled.getLabel().toString());
             } else if (isLoop(path.getLeaf()) && !(path.getParentPath().getLeaf() instanceof LabeledStatementTree)) {

@@ -20,6 +20,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.TargetType;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.compiler.CompilerError;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
@@ -319,7 +320,7 @@ public final class MeantName implements Repair {
         TreePath choice = branch.getParentPath();
         boolean isOfText = branch.getLeaf() instanceof CaseTree
                 && (choice.getLeaf() instanceof SwitchTree || choice.getLeaf() instanceof SwitchExpressionTree)
-                && code.type(new TreePath(choice, AttributedFile.chosenFrom(choice.getLeaf())))
+                && code.type(new TreePath(choice, TreePaths.chosenFrom(choice.getLeaf())))
                 .filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent();
         return isOfText ? Optional.of(Fix.of("write \"" + name + "\"",
                 edits -> edits.replace(code.range(path.getLeaf()), "\"" + name + "\""))) : Optional.empty();

@@ -17,6 +17,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Occurrence;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -96,7 +97,7 @@ public final class OutOfScope implements Repair {
                 && at.getParentPath() != null; at = at.getParentPath()) {
             Tree parent = at.getParentPath().getLeaf();
             boolean isAroundUse = parent instanceof BlockTree
-                    && AttributedFile.leadsThrough(use, null, tree -> tree == parent);
+                    && TreePaths.leadsThrough(use, null, tree -> tree == parent);
             if (isAroundUse && at.getLeaf() instanceof StatementTree) {
                 Range range = code.range(at.getLeaf());
                 return declared.stream().allMatch(one -> range.encloses(code.range(one.getLeaf()))) ? Optional.of(at)

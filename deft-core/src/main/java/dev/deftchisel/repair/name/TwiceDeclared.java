@@ -8,6 +8,7 @@ import com.sun.source.tree.SwitchTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -72,9 +73,9 @@ public final class TwiceDeclared implements Repair {
         if (!(path.getParentPath().getLeaf() instanceof CaseTree) || !(choice.getLeaf() instanceof SwitchTree)) {
             return Optional.empty();
         }
-        List<TreePath> declared = AttributedFile.cases(choice.getLeaf()).stream()
+        List<TreePath> declared = TreePaths.cases(choice.getLeaf()).stream()
                 .map(branch -> new TreePath(choice, branch))
-                .flatMap(branch -> AttributedFile.statements(branch.getLeaf()).stream()
+                .flatMap(branch -> TreePaths.statements(branch.getLeaf()).stream()
                         .map(statement -> new TreePath(branch, statement)))
                 .filter(statement -> statement.getLeaf() instanceof VariableTree variable && variable.getName()
                         .contentEquals(name)).toList();

@@ -15,6 +15,7 @@ import com.sun.source.tree.ParameterizedTypeTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.compiler.CompilerError;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
@@ -61,7 +62,7 @@ public final class UnknownName implements Repair {
                 .filter(path -> path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree
                         || path.getLeaf() instanceof MemberReferenceTree)
                 .findFirst();
-        if (named.isEmpty() || AttributedFile.leadsThrough(named.get(), null, tree -> tree instanceof ImportTree)) {
+        if (named.isEmpty() || TreePaths.leadsThrough(named.get(), null, tree -> tree instanceof ImportTree)) {
             return named.map(path -> ofImport(path, site)).orElse(List.of());
         }
         Missing missing = Missing.at(named.get(), site);
@@ -181,14 +182,14 @@ public final class UnknownName implements Repair {
                         + type.getSimpleName(),
                         edits -> edits.replace(select.getExpression(),
                                 to -> to.write("((" + edits.types().name(type) + ") ")
-                                .carry(code.range(AttributedFile.inner(select.getExpression()))).write(")"))))
+                                .carry(code.range(TreePaths.inner(select.getExpression()))).write(")"))))
                 .toList();
     }
 
     /** The types of which an expression is asked in conditions around a place. */
     private static List<TypeElement> tested(TreePath place, ExpressionTree expression, AttributedFile code) {
         List<TypeElement> found = new ArrayList<>();
-        String text = code.reads(AttributedFile.inner(expression));
+        String text = code.reads(TreePaths.inner(expression));
         for (TreePath at = place; at.getParentPath() != null; at = at.getParentPath()) {
             Optional<ExpressionTree> condition;
             if (at.getParentPath().getLeaf() instanceof IfTree choice) {
@@ -203,7 +204,7 @@ public final class UnknownName implements Repair {
             TreePath around = at.getParentPath();
             condition.map(tree -> code.expressions(new TreePath(around, tree))).orElse(List.of()).stream()
                     .filter(part -> part.getLeaf() instanceof InstanceOfTree test
-                            && code.reads(AttributedFile.inner(test.getExpression())).equals(text))
+                            && code.reads(TreePaths.inner(test.getExpression())).equals(text))
                     .flatMap(part -> code.element(new TreePath(part, ((InstanceOfTree) part.getLeaf()).getType()))
                             .stream())
                     .filter(element -> element instanceof TypeElement).map(element -> (TypeElement) element)

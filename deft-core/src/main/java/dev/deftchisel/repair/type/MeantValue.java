@@ -26,6 +26,7 @@ import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.TargetType;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -114,8 +115,8 @@ public final class MeantValue implements Repair {
         }
         boolean isInCondition = at != path && at.getParentPath().getLeaf() instanceof AssignmentTree set
                 && set.getExpression() == at.getLeaf()
-                && (AttributedFile.outer(at.getParentPath()).getLeaf() instanceof IfTree
-                        || AttributedFile.outer(at.getParentPath()).getLeaf() instanceof WhileLoopTree);
+                && (TreePaths.outer(at.getParentPath()).getLeaf() instanceof IfTree
+                        || TreePaths.outer(at.getParentPath()).getLeaf() instanceof WhileLoopTree);
         if (!isInCondition) {
             return List.of();
         }
@@ -151,9 +152,9 @@ public final class MeantValue implements Repair {
     /** Where the statement or expression around shows what was meant. */
     private static List<Fix> around(TreePath path, Optional<TypeMirror> own, ErrorSite site) {
         AttributedFile code = site.code();
-        TreePath parent = AttributedFile.outer(path);
+        TreePath parent = TreePaths.outer(path);
         List<Fix> fixes = new ArrayList<>();
-        if (parent.getLeaf() instanceof EnhancedForLoopTree loop && loop.getExpression() == AttributedFile.outer(path)
+        if (parent.getLeaf() instanceof EnhancedForLoopTree loop && loop.getExpression() == TreePaths.outer(path)
                 .getLeaf()
                 || parent.getLeaf() instanceof EnhancedForLoopTree) {
             EnhancedForLoopTree loop = (EnhancedForLoopTree) parent.getLeaf();
@@ -181,7 +182,7 @@ public final class MeantValue implements Repair {
             fixes.addAll(ofVoid(path, parent, code));
         }
         if (path.getLeaf() instanceof TypeCastTree cast) {
-            TreePath inner = AttributedFile.inner(new TreePath(path, cast.getExpression()));
+            TreePath inner = TreePaths.inner(new TreePath(path, cast.getExpression()));
             code.type(inner).ifPresent(from -> code.type(new TreePath(path, cast.getType())).ifPresent(to ->
                     fixes.addAll(instead(path, inner, from, to, code))));
         } else if (parent.getLeaf() instanceof TypeCastTree cast) {

@@ -10,6 +10,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -98,10 +99,10 @@ public final class MethodForOperator implements Repair {
             AttributedFile code = site.code();
             return List.of(Fix.of("format it", edits -> edits.replace(rest, to -> to.write("String.format(")
                     .carry(code.range(rest.getLeftOperand())).write(", ")
-                    .carry(code.range(AttributedFile.inner(rest.getRightOperand()))).write(")"))));
+                    .carry(code.range(TreePaths.inner(rest.getRightOperand()))).write(")"))));
         }
         if (path.getLeaf() instanceof BinaryTree order && order.getKind() == Tree.Kind.MINUS
-                && AttributedFile.outer(path).getLeaf() instanceof LambdaExpressionTree) {
+                && TreePaths.outer(path).getLeaf() instanceof LambdaExpressionTree) {
             return compared(path, order, site.code()).stream().toList();
         }
         return written(whole, site.code()).filter(WrittenCall::isCall)

@@ -6,6 +6,7 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
@@ -47,7 +48,7 @@ public final class RepeatedComparison implements Repair {
                     operands.stream().map(operand -> method + "(" + code.text(operand) + ")")
                     .collect(Collectors.joining(sign)))));
         }
-        boolean isCompared = AttributedFile.inner(operands.get(0)) instanceof BinaryTree first
+        boolean isCompared = TreePaths.inner(operands.get(0)) instanceof BinaryTree first
                 && (first.getKind() == Tree.Kind.EQUAL_TO || first.getKind() == Tree.Kind.NOT_EQUAL_TO)
                 && operands.subList(1, operands.size()).stream()
                 .allMatch(operand -> code.type(new TreePath(all, operand))
@@ -55,7 +56,7 @@ public final class RepeatedComparison implements Repair {
         if (!isCompared) {
             return List.of();
         }
-        BinaryTree first = (BinaryTree) AttributedFile.inner(operands.get(0));
+        BinaryTree first = (BinaryTree) TreePaths.inner(operands.get(0));
         String head = code.text(first.getLeftOperand()) + (first.getKind() == Tree.Kind.EQUAL_TO ? " == " : " != ");
         return List.of(Fix.of("compare each", edits -> operands.subList(1, operands.size())
                 .forEach(operand -> edits.insert(code.range(operand).start(), head))));

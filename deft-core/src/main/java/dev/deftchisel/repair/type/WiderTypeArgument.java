@@ -10,6 +10,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.CallCandidates;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.source.Range;
@@ -71,7 +72,7 @@ final class WiderTypeArgument {
 
     private static Optional<Tree> declaredType(TreePath path, ErrorSite site) {
         AttributedFile code = site.code();
-        TreePath parent = AttributedFile.outer(path);
+        TreePath parent = TreePaths.outer(path);
         if (parent.getLeaf() instanceof VariableTree variable) {
             return Optional.ofNullable(variable.getType());
         } else if (parent.getLeaf() instanceof MethodInvocationTree call) {

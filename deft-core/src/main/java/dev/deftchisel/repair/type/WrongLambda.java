@@ -16,6 +16,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Occurrence;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -96,7 +97,7 @@ public final class WrongLambda implements Repair {
         List<Occurrence> all = code.occurrences(block).stream()
                 .filter(one -> element.filter(one.variable()::equals).isPresent()).toList();
         boolean isChangedWithin = all.stream().anyMatch(one -> one.isWritten()
-                && AttributedFile.leadsThrough(one.path(), block.getLeaf(), AttributedFile::runsApart));
+                && TreePaths.leadsThrough(one.path(), block.getLeaf(), TreePaths::runsApart));
         return isChangedWithin ? element.map(known -> Fix.of("keep '" + variable.getName() + "' in an array", edits -> {
             String type = edits.types().write(known.asType()).orElse("Object");
             Range initial = code.range(variable.getInitializer());

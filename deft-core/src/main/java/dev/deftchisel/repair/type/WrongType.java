@@ -13,6 +13,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.TargetType;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.ErrorSite;
 import dev.deftchisel.problem.Fix;
@@ -46,7 +47,7 @@ public final class WrongType implements Repair {
         }
         Optional<TargetType> wanted = TargetType.of(value.get(), site.code());
         Optional<TypeMirror> own = site.code().ownType(value.get());
-        TreePath parent = AttributedFile.outer(value.get());
+        TreePath parent = TreePaths.outer(value.get());
         List<Fix> fixes = new ArrayList<>();
         boolean isArgument = parent.getLeaf() instanceof MethodInvocationTree
                 || parent.getLeaf() instanceof NewClassTree;

@@ -14,6 +14,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.code.Jumps;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Rule;
@@ -109,7 +110,7 @@ public final class ChangedInLoop implements Rule {
     public void look(TreePath path, RuleContext context) {
         EnhancedForLoopTree loop = (EnhancedForLoopTree) path.getLeaf();
         AttributedFile code = context.code();
-        TreePath source = AttributedFile.inner(new TreePath(path, loop.getExpression()));
+        TreePath source = TreePaths.inner(new TreePath(path, loop.getExpression()));
         Optional<TreePath> view = view(source, code);
         TreePath owner = view.orElse(source);
         boolean isPlain = NullTest.isName((ExpressionTree) owner.getLeaf())
@@ -146,7 +147,7 @@ public final class ChangedInLoop implements Rule {
     private static Optional<TreePath> view(TreePath source, AttributedFile code) {
         boolean isView = source.getLeaf() instanceof MethodInvocationTree
                 && VIEWS.stream().anyMatch(name -> Calls.isOf(code, source, "java.util.Map", name, 0));
-        return isView ? Calls.receiver(source).map(AttributedFile::inner) : Optional.empty();
+        return isView ? Calls.receiver(source).map(TreePaths::inner) : Optional.empty();
     }
 
     /** The call of a method of what a name stands for, within the rounds of a loop. */
@@ -155,8 +156,8 @@ public final class ChangedInLoop implements Rule {
                 .contentEquals(use.getLeaf().toString())
                 ? use.getParentPath() : use;
         if (!NullTest.isName((ExpressionTree) name.getLeaf())
-                || !AttributedFile.leadsThrough(name, null, tree -> tree == loop.getStatement())
-                || AttributedFile.isDeferred(name, loop)) {
+                || !TreePaths.leadsThrough(name, null, tree -> tree == loop.getStatement())
+                || TreePaths.isDeferred(name, loop)) {
             return Optional.empty();
         }
         TreePath select = name.getParentPath();
@@ -177,7 +178,7 @@ public final class ChangedInLoop implements Rule {
             return false;
         }
         TreePath statement = given.getParentPath();
-        List<? extends StatementTree> all = AttributedFile.statements(statement.getParentPath().getLeaf());
+        List<? extends StatementTree> all = TreePaths.statements(statement.getParentPath().getLeaf());
         int next = all.indexOf(statement.getLeaf()) + 1;
         return next > 0 && next < all.size() && all.get(next) instanceof IfTree choice
                 && code.reads(choice.getCondition()).contains(code.reads(assignment.getVariable()))
@@ -185,7 +186,7 @@ public final class ChangedInLoop implements Rule {
     }
 
     private static StatementTree last(StatementTree statement) {
-        List<? extends StatementTree> inner = AttributedFile.statements(statement);
+        List<? extends StatementTree> inner = TreePaths.statements(statement);
         return inner.isEmpty() ? statement : inner.get(inner.size() - 1);
     }
 
@@ -197,7 +198,7 @@ public final class ChangedInLoop implements Rule {
                     && !Jumps.canComplete(asked.getThenStatement())) {
                 return false;
             }
-            List<? extends StatementTree> all = AttributedFile.statements(at.getParentPath().getLeaf());
+            List<? extends StatementTree> all = TreePaths.statements(at.getParentPath().getLeaf());
             int index = all.indexOf(at.getLeaf());
             if (index >= 0 && !all.subList(index, all.size()).stream().allMatch(ChangedInLoop::mayGoOn)) {
                 return false;

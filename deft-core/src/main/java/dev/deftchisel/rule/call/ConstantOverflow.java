@@ -6,8 +6,9 @@ import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.analysis.code.Constants;
 import dev.deftchisel.analysis.code.TargetType;
+import dev.deftchisel.analysis.code.TreePaths;
+import dev.deftchisel.analysis.value.Constants;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -54,7 +55,7 @@ public final class ConstantOverflow implements Rule {
     public void look(TreePath path, RuleContext context) {
         AttributedFile code = context.code();
         BinaryTree product = (BinaryTree) path.getLeaf();
-        boolean isPart = AttributedFile.outer(path).getLeaf().getKind() == Tree.Kind.MULTIPLY;
+        boolean isPart = TreePaths.outer(path).getLeaf().getKind() == Tree.Kind.MULTIPLY;
         Optional<BigInteger> exact = isPart || !isInt(path, code) ? Optional.empty() : exact(path, code);
         boolean isTooLarge = exact.filter(value -> value.bitLength() >= Integer.SIZE).isPresent();
         if (isTooLarge && isLong(path, code)) {
@@ -74,7 +75,7 @@ public final class ConstantOverflow implements Rule {
 
     /** Whether it becomes a long in its place, or in a sum. */
     private static boolean isLong(TreePath path, AttributedFile code) {
-        TreePath parent = AttributedFile.outer(path);
+        TreePath parent = TreePaths.outer(path);
         boolean isTerm = parent.getLeaf().getKind() == Tree.Kind.PLUS || parent.getLeaf().getKind() == Tree.Kind.MINUS;
         return (isTerm ? code.type(parent) : TargetType.ofConversion(path, code))
                 .filter(type -> type.getKind() == TypeKind.LONG).isPresent();
@@ -82,7 +83,7 @@ public final class ConstantOverflow implements Rule {
 
     /** The product without a limit; empty where a factor is unknown. */
     private static Optional<BigInteger> exact(TreePath path, AttributedFile code) {
-        TreePath plain = AttributedFile.inner(path);
+        TreePath plain = TreePaths.inner(path);
         if (plain.getLeaf() instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY
                 && isInt(plain, code)) {
             return exact(new TreePath(plain, product.getLeftOperand()), code)
@@ -93,7 +94,7 @@ public final class ConstantOverflow implements Rule {
     }
 
     private static TreePath first(TreePath path) {
-        TreePath plain = AttributedFile.inner(path);
+        TreePath plain = TreePaths.inner(path);
         ExpressionTree tree = (ExpressionTree) plain.getLeaf();
         return tree instanceof BinaryTree product ? first(new TreePath(plain, product.getLeftOperand())) : plain;
     }

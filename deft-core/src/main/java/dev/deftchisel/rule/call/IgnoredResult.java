@@ -8,6 +8,7 @@ import com.sun.source.tree.TryTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -107,11 +108,11 @@ public final class IgnoredResult implements Rule {
 
     /** Where somebody waits for an exception, that is what the call is for. */
     private static boolean isInTry(TreePath path) {
-        return AttributedFile.leadsThrough(path, null, tree -> tree instanceof TryTree
+        return TreePaths.leadsThrough(path, null, tree -> tree instanceof TryTree
                 || tree instanceof LambdaExpressionTree);
     }
 
     private static boolean isCaptured(TreePath path) {
-        return AttributedFile.leadsThrough(path, null, tree -> tree instanceof LambdaExpressionTree);
+        return TreePaths.leadsThrough(path, null, tree -> tree instanceof LambdaExpressionTree);
     }
 }

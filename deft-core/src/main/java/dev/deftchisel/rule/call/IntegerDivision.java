@@ -10,9 +10,10 @@ import com.sun.source.tree.TypeCastTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
-import dev.deftchisel.analysis.code.Constants;
 import dev.deftchisel.analysis.code.TargetType;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
+import dev.deftchisel.analysis.value.Constants;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -75,7 +76,7 @@ public final class IntegerDivision implements Rule {
         BinaryTree division = (BinaryTree) path.getLeaf();
         AttributedFile code = context.code();
         // who rounds down what is already rounded wants just that
-        boolean isFloor = Calls.isOf(code, AttributedFile.outer(path), "java.lang.Math", "floor", 1);
+        boolean isFloor = Calls.isOf(code, TreePaths.outer(path), "java.lang.Math", "floor", 1);
         if (!isWhole(path, code) || isEven(path, division, code) || isFloor || isSaid(path, code)
                 || isScaled(path, division) || isHalfOfWhole(path, division, code)
                 || isOfForeignCall(path, context) || isLarge(path, division, code)) {
@@ -98,9 +99,9 @@ public final class IntegerDivision implements Rule {
      * fraction begins.
      */
     private static boolean isSaid(TreePath path, AttributedFile code) {
-        return path.getParentPath().getLeaf() instanceof ParenthesizedTree && AttributedFile.outer(path)
+        return path.getParentPath().getLeaf() instanceof ParenthesizedTree && TreePaths.outer(path)
                 .getLeaf() instanceof BinaryTree whole
-                && AttributedFile.inner(whole.getRightOperand()) instanceof TypeCastTree cast
+                && TreePaths.inner(whole.getRightOperand()) instanceof TypeCastTree cast
                 && Set.of("double", "float").contains(code.text(cast.getType()));
     }
 
@@ -109,29 +110,29 @@ public final class IntegerDivision implements Rule {
      * rounded.
      */
     private static boolean isScaled(TreePath path, BinaryTree division) {
-        boolean isRounded = AttributedFile.outer(path).getLeaf() instanceof MethodInvocationTree call
+        boolean isRounded = TreePaths.outer(path).getLeaf() instanceof MethodInvocationTree call
                 && ROUNDING.matcher(Calls.name(call)).matches();
-        return !isRounded && AttributedFile.inner(division.getLeftOperand()) instanceof BinaryTree product
+        return !isRounded && TreePaths.inner(division.getLeftOperand()) instanceof BinaryTree product
                 && product.getKind() == Tree.Kind.MULTIPLY
                 && (product.getLeftOperand() instanceof LiteralTree || product.getRightOperand() instanceof LiteralTree)
-                && !(AttributedFile.inner(division.getRightOperand()) instanceof LiteralTree);
+                && !(TreePaths.inner(division.getRightOperand()) instanceof LiteralTree);
     }
 
     /** {@code x - width / 2}: half a unit more or less of a length in whole ones does not matter. */
     private static boolean isHalfOfWhole(TreePath path, BinaryTree division, AttributedFile code) {
-        TreePath at = AttributedFile.outer(path);
+        TreePath at = TreePaths.outer(path);
         // what is measured in pixels or units is divided in such
         boolean isRandom = at.getLeaf() instanceof BinaryTree product && product.getKind() == Tree.Kind.MULTIPLY
                 && code.text(product).contains("andom");
         if (isRandom) {
             return true;
         }
-        boolean isMeasure = AttributedFile.inner(division.getRightOperand()) instanceof LiteralTree
-                && MEASURE.matcher(code.text(AttributedFile.inner(division.getLeftOperand()))).find();
+        boolean isMeasure = TreePaths.inner(division.getRightOperand()) instanceof LiteralTree
+                && MEASURE.matcher(code.text(TreePaths.inner(division.getLeftOperand()))).find();
         return isMeasure || at.getLeaf() instanceof BinaryTree sum
                 && (sum.getKind() == Tree.Kind.PLUS || sum.getKind() == Tree.Kind.MINUS)
                 && code.type(at).filter(type -> type.getKind().isPrimitive()).isPresent()
-                && AttributedFile.inner(division.getRightOperand()) instanceof LiteralTree two
+                && TreePaths.inner(division.getRightOperand()) instanceof LiteralTree two
                 && Integer.valueOf(2).equals(two.getValue());
     }
 
@@ -140,7 +141,7 @@ public final class IntegerDivision implements Rule {
      * thought of one.
      */
     private static boolean isOfForeignCall(TreePath path, RuleContext context) {
-        TreePath call = AttributedFile.outer(path);
+        TreePath call = TreePaths.outer(path);
         return call.getLeaf() instanceof MethodInvocationTree && context.code().element(call)
                 .filter(method -> context.names().declaration(method).isPresent()
                 || NamedTypes.isOneOf(method.getEnclosingElement()
@@ -167,7 +168,7 @@ public final class IntegerDivision implements Rule {
                 && right.get() instanceof Number other
                 && other.longValue() != 0 && one.longValue() % other.longValue() == 0
                 || right.filter(value -> value instanceof Number half && half.longValue() == 2).isPresent()
-                && AttributedFile.inner(division.getLeftOperand()) instanceof BinaryTree product
+                && TreePaths.inner(division.getLeftOperand()) instanceof BinaryTree product
                 && isOfNeighbours(product, code);
     }
 
@@ -186,13 +187,13 @@ public final class IntegerDivision implements Rule {
     }
 
     private static ExpressionTree plain(ExpressionTree tree) {
-        ExpressionTree inner = AttributedFile.inner(tree);
+        ExpressionTree inner = TreePaths.inner(tree);
         return inner instanceof TypeCastTree cast ? plain(cast.getExpression()) : inner;
     }
 
     /** The floating type that the place of the result turns it into by itself. */
     private static Optional<TypeKind> wanted(TreePath path, AttributedFile code) {
-        TreePath parent = AttributedFile.outer(path);
+        TreePath parent = TreePaths.outer(path);
         Optional<TypeMirror> type = parent.getLeaf() instanceof BinaryTree sum && isArithmetic(sum) ? code.type(parent)
                 : TargetType.ofConversion(path, code);
         return type.map(TypeMirror::getKind).filter(kind -> kind == TypeKind.DOUBLE || kind == TypeKind.FLOAT);

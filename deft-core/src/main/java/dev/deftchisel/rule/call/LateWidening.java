@@ -5,10 +5,11 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.analysis.code.Constants;
 import dev.deftchisel.analysis.code.TargetType;
-import dev.deftchisel.analysis.code.ValueRange;
-import dev.deftchisel.analysis.code.ValueRanges;
+import dev.deftchisel.analysis.code.TreePaths;
+import dev.deftchisel.analysis.value.Constants;
+import dev.deftchisel.analysis.value.ValueRange;
+import dev.deftchisel.analysis.value.ValueRanges;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -96,7 +97,7 @@ public final class LateWidening implements Rule {
 
     /** Whether a variable says by its name that it only turns the sign. */
     private static boolean isSign(TreePath factor, AttributedFile code) {
-        return SIGN.matcher(code.text(AttributedFile.inner(factor).getLeaf())).find();
+        return SIGN.matcher(code.text(TreePaths.inner(factor).getLeaf())).find();
     }
 
     /**
@@ -104,7 +105,7 @@ public final class LateWidening implements Rule {
      * fits there.
      */
     private static boolean isUnit(TreePath factor, AttributedFile code) {
-        return Stream.concat(Stream.of(AttributedFile.inner(factor)), code.expressions(factor).stream())
+        return Stream.concat(Stream.of(TreePaths.inner(factor)), code.expressions(factor).stream())
                 .anyMatch(part -> code.element(part).filter(element -> element.getKind() == ElementKind.FIELD
                 && element.getModifiers().contains(Modifier.STATIC) && element.getModifiers().contains(Modifier.FINAL))
                 .isPresent()

@@ -9,6 +9,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.TargetType;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -86,7 +87,7 @@ public final class NullOptional implements Rule {
             compare(path, comparison, context);
             return;
         }
-        TreePath place = AttributedFile.outer(path);
+        TreePath place = TreePaths.outer(path);
         // a variable may have no value yet
         boolean isKept = place.getLeaf() instanceof VariableTree || place.getLeaf() instanceof AssignmentTree;
         Optional<TypeMirror> wanted = isKept ? Optional.empty() : TargetType.ofConversion(path, code)
@@ -104,8 +105,8 @@ public final class NullOptional implements Rule {
             return;
         }
         ExpressionTree optional = compared.get();
-        boolean isFirst = AttributedFile.inner(comparison.getLeftOperand()) == optional;
-        TreePath value = AttributedFile.inner(new TreePath(path, isFirst ? comparison.getLeftOperand()
+        boolean isFirst = TreePaths.inner(comparison.getLeftOperand()) == optional;
+        TreePath value = TreePaths.inner(new TreePath(path, isFirst ? comparison.getLeftOperand()
                 : comparison.getRightOperand()));
         if (isFreshOptional(value, code)) {
             boolean isEmpty = comparison.getKind() == Tree.Kind.EQUAL_TO;

@@ -5,7 +5,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -62,7 +62,7 @@ public final class BooleanChoice implements Rule {
                 && tree.getFalseExpression() instanceof LiteralTree other && other.getValue() instanceof Boolean second
                 && !first.equals(second);
         if (isBoth) {
-            TreePath condition = AttributedFile.inner(new TreePath(path, tree.getCondition()));
+            TreePath condition = TreePaths.inner(new TreePath(path, tree.getCondition()));
             boolean isSame = (Boolean) ((LiteralTree) tree.getTrueExpression()).getValue();
             if (context.code().type(condition).filter(type -> type.getKind() == TypeKind.BOOLEAN).isEmpty()) {
                 // what is asked of a box fails when it is null; the box itself may be passed on

@@ -9,6 +9,7 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -104,7 +105,7 @@ public final class BooleanReturn implements Rule {
             return;
         }
         AttributedFile code = context.code();
-        TreePath condition = AttributedFile.inner(new TreePath(path, tree.getCondition()));
+        TreePath condition = TreePaths.inner(new TreePath(path, tree.getCondition()));
         if (code.type(condition).filter(type -> type.getKind() == TypeKind.BOOLEAN).isEmpty()) {
             return;
         }
@@ -146,13 +147,13 @@ public final class BooleanReturn implements Rule {
 
     /** In a row of such questions, the last is better left as it is. */
     private static boolean followsAnother(TreePath path) {
-        List<? extends StatementTree> all = AttributedFile.statements(path.getParentPath().getLeaf());
+        List<? extends StatementTree> all = TreePaths.statements(path.getParentPath().getLeaf());
         int at = all.indexOf(path.getLeaf());
         return at > 0 && all.get(at - 1) instanceof IfTree before && result(before.getThenStatement()).isPresent();
     }
 
     private static StatementTree next(TreePath path) {
-        List<? extends StatementTree> all = AttributedFile.statements(path.getParentPath().getLeaf());
+        List<? extends StatementTree> all = TreePaths.statements(path.getParentPath().getLeaf());
         int at = all.indexOf(path.getLeaf());
         return at >= 0 && at + 1 < all.size() ? all.get(at + 1) : null;
     }

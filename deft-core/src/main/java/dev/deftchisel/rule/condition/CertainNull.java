@@ -15,6 +15,7 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.code.Jumps;
 import dev.deftchisel.analysis.code.Occurrence;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -86,11 +87,11 @@ public final class CertainNull implements Rule {
             List<? extends Tree> whereFalse,
             RuleContext context) {
         AttributedFile code = context.code();
-        parts(AttributedFile.inner(condition), Tree.Kind.CONDITIONAL_AND)
+        parts(TreePaths.inner(condition), Tree.Kind.CONDITIONAL_AND)
                 .forEach(part -> NullTest.of(part, Tree.Kind.EQUAL_TO)
                         .ifPresent(tested -> used(path, tested, whereTrue, code)
                         .ifPresent(use -> report(use, tested, context))));
-        parts(AttributedFile.inner(condition), Tree.Kind.CONDITIONAL_OR)
+        parts(TreePaths.inner(condition), Tree.Kind.CONDITIONAL_OR)
                 .forEach(part -> NullTest.of(part, Tree.Kind.NOT_EQUAL_TO)
                         .ifPresent(tested -> used(path, tested, whereFalse, code)
                         .ifPresent(use -> report(use, tested, context))));
@@ -101,7 +102,7 @@ public final class CertainNull implements Rule {
         if (choice.getElseStatement() != null) {
             return List.of(choice.getElseStatement());
         }
-        List<? extends StatementTree> list = AttributedFile.statements(path.getParentPath().getLeaf());
+        List<? extends StatementTree> list = TreePaths.statements(path.getParentPath().getLeaf());
         int index = list.indexOf(choice);
         return index < 0 || Jumps.canComplete(choice.getThenStatement()) ? List.of()
                 : list.subList(index + 1, list.size());
@@ -115,7 +116,7 @@ public final class CertainNull implements Rule {
     private static List<ExpressionTree> parts(ExpressionTree condition, Tree.Kind operator) {
         return condition.getKind() != operator ? List.of(condition)
                 : Stream.of(((BinaryTree) condition).getLeftOperand(), ((BinaryTree) condition).getRightOperand())
-                        .flatMap(part -> parts(AttributedFile.inner(part), operator).stream()).toList();
+                        .flatMap(part -> parts(TreePaths.inner(part), operator).stream()).toList();
     }
 
     /**
@@ -134,16 +135,16 @@ public final class CertainNull implements Rule {
                 .flatMap(local -> branch.stream().flatMap(tree -> code.occurrences(new TreePath(choice, tree)).stream())
                 .filter(place -> place.variable().equals(local)).findFirst()
                 .filter(place -> place.access() == Occurrence.Access.READ
-                        && !AttributedFile.isDeferred(place.path(), choice.getLeaf()))
+                        && !TreePaths.isDeferred(place.path(), choice.getLeaf()))
                 .map(Occurrence::path).filter(use -> isAsked(use, code)));
     }
 
     /** Whether what is null cannot stand in a place: before a dot or a bracket, or where a box must have a value. */
     private static boolean isAsked(TreePath use, AttributedFile code) {
-        TreePath around = AttributedFile.outer(use);
+        TreePath around = TreePaths.outer(use);
         Tree tree = around.getLeaf();
         boolean isArray = tree instanceof ArrayAccessTree access
-                && AttributedFile.inner(access.getExpression()) == use.getLeaf();
+                && TreePaths.inner(access.getExpression()) == use.getLeaf();
         boolean isNumber = tree instanceof BinaryTree sum && sum.getKind() != Tree.Kind.EQUAL_TO
                 && sum.getKind() != Tree.Kind.NOT_EQUAL_TO
                 && code.type(around).filter(type -> type.getKind().isPrimitive()).isPresent();
@@ -177,13 +178,13 @@ public final class CertainNull implements Rule {
 
     /** Whether evaluating a condition begins with selecting from what is null. */
     private static boolean isUsedFirst(ExpressionTree tested, TreePath condition, AttributedFile code) {
-        TreePath at = AttributedFile.inner(condition);
+        TreePath at = TreePaths.inner(condition);
         while (true) {
             Tree leaf = at.getLeaf();
             if (leaf instanceof BinaryTree binary) {
-                at = AttributedFile.inner(new TreePath(at, binary.getLeftOperand()));
+                at = TreePaths.inner(new TreePath(at, binary.getLeftOperand()));
             } else if (leaf instanceof UnaryTree unary) {
-                at = AttributedFile.inner(new TreePath(at, unary.getExpression()));
+                at = TreePaths.inner(new TreePath(at, unary.getExpression()));
             } else if (leaf instanceof MethodInvocationTree call
                     && call.getMethodSelect() instanceof MemberSelectTree select) {
                 boolean isStatic = Calls.method(code, at)
@@ -194,7 +195,7 @@ public final class CertainNull implements Rule {
                 if (code.readsSame(select.getExpression(), tested)) {
                     return true;
                 }
-                at = AttributedFile.inner(new TreePath(new TreePath(at, select), select.getExpression()));
+                at = TreePaths.inner(new TreePath(new TreePath(at, select), select.getExpression()));
             } else {
                 return false;
             }

@@ -7,10 +7,11 @@ import com.sun.source.tree.IfTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.analysis.code.Constants;
 import dev.deftchisel.analysis.code.Effects;
-import dev.deftchisel.analysis.code.ValueRange;
-import dev.deftchisel.analysis.code.ValueRanges;
+import dev.deftchisel.analysis.code.TreePaths;
+import dev.deftchisel.analysis.value.Constants;
+import dev.deftchisel.analysis.value.ValueRange;
+import dev.deftchisel.analysis.value.ValueRanges;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -106,7 +107,7 @@ public final class ConstantCondition implements Rule {
      * is written for symmetry.
      */
     private static boolean isLimitOfType(TreePath path, TreePath left, TreePath right, AttributedFile code) {
-        TreePath place = AttributedFile.outer(path);
+        TreePath place = TreePaths.outer(path);
         Tree.Kind around = place.getLeaf().getKind();
         boolean isLastOfChain = place.getLeaf() instanceof IfTree last && place.getParentPath()
                 .getLeaf() instanceof IfTree before
@@ -168,10 +169,10 @@ public final class ConstantCondition implements Rule {
     }
 
     private static void report(TreePath path, boolean value, String why, RuleContext context) {
-        TreePath parent = AttributedFile.outer(path);
+        TreePath parent = TreePaths.outer(path);
         AttributedFile code = context.code();
         boolean isChoice = parent.getLeaf() instanceof ConditionalExpressionTree choice
-                && AttributedFile.inner(choice.getCondition()) == path.getLeaf() && code.effects(path)
+                && TreePaths.inner(choice.getCondition()) == path.getLeaf() && code.effects(path)
                 .failure() != Effects.Failure.ANY
                 && !code.effects(path).isVisible();
         String sentence = "this is always " + value + (why.isEmpty() ? "" : ": " + why);

@@ -7,8 +7,9 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.analysis.code.Constants;
 import dev.deftchisel.analysis.code.Effects;
+import dev.deftchisel.analysis.code.TreePaths;
+import dev.deftchisel.analysis.value.Constants;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -68,7 +69,7 @@ public final class ContraryConditions implements Rule {
         boolean isAnd = last.getKind() == Tree.Kind.CONDITIONAL_AND;
         List<TreePath> all = new ArrayList<>();
         collect(new TreePath(path, last.getLeftOperand()), last.getKind(), all);
-        TreePath right = AttributedFile.inner(new TreePath(path, last.getRightOperand()));
+        TreePath right = TreePaths.inner(new TreePath(path, last.getRightOperand()));
         for (TreePath left : all) {
             if (isDecided(left, right, isAnd, code)) {
                 boolean isBeside = left == all.get(all.size() - 1) && all.size() == 1;
@@ -87,7 +88,7 @@ public final class ContraryConditions implements Rule {
     }
 
     private static void collect(TreePath path, Tree.Kind operator, List<TreePath> found) {
-        TreePath plain = AttributedFile.inner(path);
+        TreePath plain = TreePaths.inner(path);
         if (plain.getLeaf() instanceof BinaryTree both && both.getKind() == operator) {
             collect(new TreePath(plain, both.getLeftOperand()), operator, found);
             collect(new TreePath(plain, both.getRightOperand()), operator, found);
@@ -98,8 +99,8 @@ public final class ContraryConditions implements Rule {
 
     private static boolean isDecided(TreePath left, TreePath right, boolean isAnd, AttributedFile code) {
         if (!(left.getLeaf() instanceof BinaryTree one) || !(right.getLeaf() instanceof BinaryTree other)
-                || !code.readsSame(AttributedFile.inner(one.getLeftOperand()),
-                        AttributedFile.inner(other.getLeftOperand()))) {
+                || !code.readsSame(TreePaths.inner(one.getLeftOperand()),
+                        TreePaths.inner(other.getLeftOperand()))) {
             return false;
         }
         Effects effects = code.effects(left).and(code.effects(right));

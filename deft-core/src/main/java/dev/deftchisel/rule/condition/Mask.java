@@ -4,7 +4,8 @@ import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.analysis.code.Constants;
+import dev.deftchisel.analysis.code.TreePaths;
+import dev.deftchisel.analysis.value.Constants;
 import java.util.Optional;
 
 /** Numbers of which some bits are known (JLS 15.22.1). */
@@ -17,8 +18,8 @@ final class Mask {
     static Optional<Boolean> comparison(TreePath path, BinaryTree comparison, AttributedFile code) {
         boolean isEquality = comparison.getKind() == Tree.Kind.EQUAL_TO
                 || comparison.getKind() == Tree.Kind.NOT_EQUAL_TO;
-        TreePath left = AttributedFile.inner(new TreePath(path, comparison.getLeftOperand()));
-        TreePath right = AttributedFile.inner(new TreePath(path, comparison.getRightOperand()));
+        TreePath left = TreePaths.inner(new TreePath(path, comparison.getLeftOperand()));
+        TreePath right = TreePaths.inner(new TreePath(path, comparison.getRightOperand()));
         boolean isOther = isEquality && (differs(left, right, code) || differs(right, left, code));
         return isOther ? Optional.of(comparison.getKind() == Tree.Kind.NOT_EQUAL_TO) : Optional.empty();
     }

@@ -4,7 +4,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -53,13 +53,13 @@ public final class NeedlessNegation implements Rule {
     @Override
     public void look(TreePath path, RuleContext context) {
         ExpressionTree operand = ((UnaryTree) path.getLeaf()).getExpression();
-        TreePath condition = AttributedFile.inner(new TreePath(path, operand));
+        TreePath condition = TreePaths.inner(new TreePath(path, operand));
         boolean isDirect = switch (condition.getLeaf().getKind()) {
             case EQUAL_TO, NOT_EQUAL_TO, LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL,
                     LOGICAL_COMPLEMENT -> true;
             default -> false;
         };
-        boolean isInner = AttributedFile.outer(path).getLeaf().getKind() == Tree.Kind.LOGICAL_COMPLEMENT;
+        boolean isInner = TreePaths.outer(path).getLeaf().getKind() == Tree.Kind.LOGICAL_COMPLEMENT;
         if (isDirect && !isInner && Opposite.isPlain(context.code(), condition)) {
             context.report(path.getLeaf(), "this can be said without '!'",
                     Fix.of("say it directly", edits -> Opposite.write(edits, path, condition)));

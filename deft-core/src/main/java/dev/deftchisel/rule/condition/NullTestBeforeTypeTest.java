@@ -5,7 +5,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -55,7 +55,7 @@ public final class NullTestBeforeTypeTest implements Rule {
     public void look(TreePath path, RuleContext context) {
         BinaryTree both = (BinaryTree) path.getLeaf();
         Optional<ExpressionTree> tested = NullTest.of(both.getLeftOperand(), Tree.Kind.NOT_EQUAL_TO);
-        ExpressionTree right = AttributedFile.inner(both.getRightOperand());
+        ExpressionTree right = TreePaths.inner(both.getRightOperand());
         boolean isSame = tested.isPresent() && right instanceof InstanceOfTree test
                 && NullTest.isName(tested.get()) && context.code().readsSame(tested.get(), test.getExpression());
         if (isSame) {

@@ -11,6 +11,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -96,7 +97,7 @@ public final class SameBranches implements Rule {
     }
 
     private static boolean isThrow(StatementTree branch) {
-        List<? extends StatementTree> inside = AttributedFile.statements(branch);
+        List<? extends StatementTree> inside = TreePaths.statements(branch);
         return branch instanceof ThrowTree || inside.size() == 1 && inside.get(0) instanceof ThrowTree;
     }
 

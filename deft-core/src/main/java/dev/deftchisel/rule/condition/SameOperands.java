@@ -4,8 +4,9 @@ import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.analysis.code.Constants;
 import dev.deftchisel.analysis.code.Effects;
+import dev.deftchisel.analysis.code.TreePaths;
+import dev.deftchisel.analysis.value.Constants;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -64,7 +65,7 @@ public final class SameOperands implements Rule {
         AttributedFile code = context.code();
         TreePath left = new TreePath(path, tree.getLeftOperand());
         boolean isLogical = tree.getKind() == Tree.Kind.CONDITIONAL_AND || tree.getKind() == Tree.Kind.CONDITIONAL_OR;
-        if (!code.readsSame(AttributedFile.inner(tree.getLeftOperand()), AttributedFile.inner(tree.getRightOperand()))
+        if (!code.readsSame(TreePaths.inner(tree.getLeftOperand()), TreePaths.inner(tree.getRightOperand()))
                 || isNumber(left, code)
                 || isFloating(left, code)) {
             return;

@@ -8,6 +8,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -86,7 +87,7 @@ public final class ArrayAsObject implements Rule {
                 .size() == (method.equals("equals") ? 1 : 0)
                 && call.getArguments().stream().allMatch(other -> isArray(new TreePath(path, other), code));
         // the address of an array that was just made is asked for as such
-        boolean isNew = receiver.filter(array -> AttributedFile.inner(array).getLeaf() instanceof NewArrayTree made
+        boolean isNew = receiver.filter(array -> TreePaths.inner(array).getLeaf() instanceof NewArrayTree made
                 && made.getInitializers() == null).isPresent();
         if (isWhole && !isNew) {
             context.report(call, "'" + method + "' of an array knows nothing of its elements", Fix.of("use its content",

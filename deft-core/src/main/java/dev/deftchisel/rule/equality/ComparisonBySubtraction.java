@@ -11,8 +11,9 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
-import dev.deftchisel.analysis.code.Constants;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
+import dev.deftchisel.analysis.value.Constants;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -105,8 +106,8 @@ public final class ComparisonBySubtraction implements Rule {
                 && isWide(left, context) && isWide(right, context)) {
             context.report(difference, "the difference of two numbers can overflow", Fix.of("use Integer.compare",
                     edits -> edits.replace(difference, to -> to.write("Integer.compare(")
-                            .carry(code.range(AttributedFile.inner(difference.getLeftOperand())))
-                            .write(", ").carry(code.range(AttributedFile.inner(difference.getRightOperand())))
+                            .carry(code.range(TreePaths.inner(difference.getLeftOperand())))
+                            .write(", ").carry(code.range(TreePaths.inner(difference.getRightOperand())))
                             .write(")"))));
         }
     }
@@ -116,7 +117,7 @@ public final class ComparisonBySubtraction implements Rule {
      * small enough.
      */
     private static boolean isSaid(TreePath path, AttributedFile code) {
-        TreePath place = AttributedFile.outer(path);
+        TreePath place = TreePaths.outer(path);
         Tree statement = place.getLeaf() instanceof ReturnTree ? place.getLeaf() : path.getLeaf();
         Range range = code.range(statement);
         Range behind = Beside.toEndOfLine(new Range(range.end(), range.end()), code);
@@ -130,7 +131,7 @@ public final class ComparisonBySubtraction implements Rule {
      */
     private static boolean isWide(TreePath number, RuleContext context) {
         AttributedFile code = context.code();
-        TreePath plain = AttributedFile.inner(number);
+        TreePath plain = TreePaths.inner(number);
         Optional<Element> variable = code.element(plain);
         boolean isElement = variable.filter(element -> element.getKind() == ElementKind.PARAMETER).isPresent();
         boolean isLocal = variable.filter(element -> element.getKind() == ElementKind.LOCAL_VARIABLE).isPresent();
@@ -140,7 +141,7 @@ public final class ComparisonBySubtraction implements Rule {
             // what a local variable holds is told by its name, or else by where it comes from
             return isWide(name(plain.getLeaf())) || VAGUE.matcher(name(plain.getLeaf())).matches()
                     && WrittenValues.of(variable.get(), context).stream()
-                    .map(value -> name(AttributedFile.inner(value).getLeaf()))
+                    .map(value -> name(TreePaths.inner(value).getLeaf()))
                     .anyMatch(ComparisonBySubtraction::isWide);
         }
         return !isOfMath && (isElement || isWide(name(plain.getLeaf())));
@@ -165,7 +166,7 @@ public final class ComparisonBySubtraction implements Rule {
 
     /** Whether any number can stand there, as a name or the result of a call. */
     private static boolean isInt(TreePath path, AttributedFile code) {
-        TreePath number = AttributedFile.inner(path);
+        TreePath number = TreePaths.inner(path);
         boolean isName = number.getLeaf() instanceof IdentifierTree || number.getLeaf() instanceof MemberSelectTree
                 || number.getLeaf() instanceof MethodInvocationTree;
         return isName && Constants.value(code, number).isEmpty() && code.type(number)
@@ -173,11 +174,11 @@ public final class ComparisonBySubtraction implements Rule {
     }
 
     private static boolean isResultOfOrder(TreePath path, AttributedFile code) {
-        TreePath parent = AttributedFile.outer(path);
+        TreePath parent = TreePaths.outer(path);
         if (parent.getLeaf() instanceof LambdaExpressionTree) {
             return code.type(parent).filter(type -> NamedTypes.is(type, "java.util.Comparator")).isPresent();
         }
-        return parent.getLeaf() instanceof ReturnTree && AttributedFile.function(parent)
+        return parent.getLeaf() instanceof ReturnTree && TreePaths.function(parent)
                 .filter(owner -> isOrder(owner, code)).isPresent();
     }
 

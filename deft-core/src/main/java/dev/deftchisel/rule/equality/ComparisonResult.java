@@ -5,8 +5,9 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
-import dev.deftchisel.analysis.code.Constants;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
+import dev.deftchisel.analysis.value.Constants;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -56,7 +57,7 @@ public final class ComparisonResult implements Rule {
     public void look(TreePath path, RuleContext context) {
         BinaryTree comparison = (BinaryTree) path.getLeaf();
         AttributedFile code = context.code();
-        TreePath order = AttributedFile.inner(new TreePath(path, comparison.getLeftOperand()));
+        TreePath order = TreePaths.inner(new TreePath(path, comparison.getLeftOperand()));
         Optional<Object> value = Constants.value(code, new TreePath(path, comparison.getRightOperand()));
         boolean isOrder = Calls.isOf(code, order, "java.lang.Comparable", "compareTo", 1)
                 || Calls.isOf(code, order, "java.util.Comparator", "compare", 2);

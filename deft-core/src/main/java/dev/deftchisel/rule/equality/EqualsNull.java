@@ -7,6 +7,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -84,7 +85,7 @@ public final class EqualsNull implements Rule {
                 && !isSaid(path, code);
         Optional<ExpressionTree> receiver = Calls.receiver(call);
         // what asks for null first and then whether it equals null knows an object that says so
-        boolean isSecond = receiver.isPresent() && AttributedFile.outer(path).getLeaf() instanceof BinaryTree both
+        boolean isSecond = receiver.isPresent() && TreePaths.outer(path).getLeaf() instanceof BinaryTree both
                 && both.getKind() == Tree.Kind.CONDITIONAL_OR
                 && code.reads(both.getLeftOperand()).contains(code.reads(receiver.get()) + " == null");
         if (!isNull || isSecond || receiver.isEmpty() || receiver.get().toString().equals("super")) {
@@ -109,7 +110,7 @@ public final class EqualsNull implements Rule {
 
     /** Whether a comment in the method speaks of null. */
     private static boolean isSaid(TreePath path, AttributedFile code) {
-        return AttributedFile.function(path).filter(owner -> NULL_IN_COMMENT.matcher(code.text(owner.getLeaf())).find())
+        return TreePaths.function(path).filter(owner -> NULL_IN_COMMENT.matcher(code.text(owner.getLeaf())).find())
                 .isPresent();
     }
 }

@@ -16,8 +16,9 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
-import dev.deftchisel.analysis.code.Constants;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
+import dev.deftchisel.analysis.value.Constants;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -128,8 +129,8 @@ public final class IdentityComparison implements Rule {
                     Range range = code.range(comparison);
                     edits.replace(range, to -> to.apartFrom(range.start())
                             .write((isOpposite ? "!" : "") + objects + ".equals(")
-                            .carry(code.range(AttributedFile.inner(comparison.getLeftOperand()))).write(", ")
-                            .carry(code.range(AttributedFile.inner(comparison.getRightOperand()))).write(")"));
+                            .carry(code.range(TreePaths.inner(comparison.getLeftOperand()))).write(", ")
+                            .carry(code.range(TreePaths.inner(comparison.getRightOperand()))).write(")"));
                 }));
     }
 
@@ -160,7 +161,7 @@ public final class IdentityComparison implements Rule {
      * are null.
      */
     private static boolean isShortcut(TreePath path, BinaryTree comparison, AttributedFile code) {
-        TreePath place = AttributedFile.outer(path);
+        TreePath place = TreePaths.outer(path);
         boolean handsBack = place.getLeaf() instanceof IfTree choice && comparison.getKind() == Tree.Kind.EQUAL_TO
                 && single(choice.getThenStatement()) instanceof ReturnTree result && result.getExpression() != null
                 && (code.readsSame(result.getExpression(), comparison.getLeftOperand())
@@ -179,8 +180,8 @@ public final class IdentityComparison implements Rule {
         }
         String around = place != null && place.getLeaf() instanceof IfTree choice ? code.reads(choice.getCondition())
                 : "";
-        return handsBack || asksNull(around, code.reads(AttributedFile.inner(comparison.getLeftOperand())))
-                && asksNull(around, code.reads(AttributedFile.inner(comparison.getRightOperand())));
+        return handsBack || asksNull(around, code.reads(TreePaths.inner(comparison.getLeftOperand())))
+                && asksNull(around, code.reads(TreePaths.inner(comparison.getRightOperand())));
     }
 
     private static boolean asksNull(String condition, String operand) {
@@ -188,16 +189,16 @@ public final class IdentityComparison implements Rule {
     }
 
     private static StatementTree single(StatementTree statement) {
-        List<? extends StatementTree> inner = AttributedFile.statements(statement);
+        List<? extends StatementTree> inner = TreePaths.statements(statement);
         return inner.size() == 1 ? inner.get(0) : statement;
     }
 
     /** Whether a variable is asked whether it holds a named constant, which then is there to be recognised. */
     private static boolean isNamedMarker(TreePath operand, TreePath constant, AttributedFile code) {
-        boolean isAsked = code.element(AttributedFile.inner(operand))
+        boolean isAsked = code.element(TreePaths.inner(operand))
                 .filter(element -> element instanceof VariableElement
                 || element instanceof ExecutableElement method && method.getParameters().isEmpty()).isPresent();
-        return isAsked && code.element(AttributedFile.inner(constant))
+        return isAsked && code.element(TreePaths.inner(constant))
                 .filter(element -> element.getKind() == ElementKind.FIELD
                 && element.getModifiers().contains(Modifier.STATIC) && (element.getModifiers().contains(Modifier.FINAL)
                 || CONSTANT.matcher(element.getSimpleName()).matches())).isPresent();
@@ -213,7 +214,7 @@ public final class IdentityComparison implements Rule {
             statement = statement.getParentPath();
         }
         int start = code.range(statement.getLeaf()).start();
-        boolean isNamed = AttributedFile.function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method
+        boolean isNamed = TreePaths.function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method
                 && NAMED.matcher(method.getName()).find()).isPresent();
         return isNamed || SAID.matcher(code.text(Beside.before(start, code))).find()
                 || INTERNED.matcher(code.file().content()).find();
@@ -226,7 +227,7 @@ public final class IdentityComparison implements Rule {
 
     /** A constant object that is there to be recognised, or the object itself. */
     private static boolean isMarker(TreePath operand, AttributedFile code) {
-        Optional<Element> named = code.element(AttributedFile.inner(operand));
+        Optional<Element> named = code.element(TreePaths.inner(operand));
         boolean isConstant = Constants.value(code, operand).isPresent();
         return named.filter(element -> element.getKind() == ElementKind.FIELD && element.getModifiers()
                 .contains(Modifier.FINAL)
@@ -239,7 +240,7 @@ public final class IdentityComparison implements Rule {
      * object.
      */
     private static boolean comesFrom(TreePath operand, TreePath other, RuleContext context) {
-        String text = context.code().reads(AttributedFile.inner(other).getLeaf());
+        String text = context.code().reads(TreePaths.inner(other).getLeaf());
         return values(operand, context).stream().anyMatch(value -> context.code().reads(value).equals(text)
                 || value instanceof MethodInvocationTree call && (call.getArguments().stream()
                         .anyMatch(argument -> context.code().reads(argument).equals(text))
@@ -249,7 +250,7 @@ public final class IdentityComparison implements Rule {
 
     /** What a variable gets in its declaration and by assignments in the file. */
     private static List<ExpressionTree> values(TreePath operand, RuleContext context) {
-        Optional<Element> variable = context.code().element(AttributedFile.inner(operand))
+        Optional<Element> variable = context.code().element(TreePaths.inner(operand))
                 .filter(element -> element instanceof VariableElement);
         return variable.stream().flatMap(known -> WrittenValues.of(known, context).stream())
                 .map(value -> (ExpressionTree) value.getLeaf()).toList();
@@ -269,7 +270,7 @@ public final class IdentityComparison implements Rule {
     }
 
     private static boolean names(TreePath call, ExpressionTree operand, AttributedFile code) {
-        String text = code.reads(AttributedFile.inner(operand));
+        String text = code.reads(TreePaths.inner(operand));
         return code.expressions(call).stream().anyMatch(part -> code.reads(part.getLeaf()).equals(text));
     }
 }

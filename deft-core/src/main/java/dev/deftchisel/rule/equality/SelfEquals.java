@@ -9,6 +9,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -76,7 +77,7 @@ public final class SelfEquals implements Rule {
         boolean isPair = Calls.isOf(code, path, "java.util.Objects", "equals", 2);
         Optional<ExpressionTree> left = isPair ? Optional.of(call.getArguments().get(0)) : Calls.receiver(call)
                 .filter(any -> isOne);
-        boolean isPrinted = AttributedFile.outer(path).getLeaf() instanceof MethodInvocationTree print
+        boolean isPrinted = TreePaths.outer(path).getLeaf() instanceof MethodInvocationTree print
                 && Calls.name(print).startsWith("print");
         if (left.isEmpty() || context.isTest() || isPrinted) {
             return;

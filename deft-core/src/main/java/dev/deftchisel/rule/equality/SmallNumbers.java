@@ -19,10 +19,11 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
-import dev.deftchisel.analysis.code.Constants;
 import dev.deftchisel.analysis.code.Jumps;
-import dev.deftchisel.analysis.code.ValueRange;
-import dev.deftchisel.analysis.code.ValueRanges;
+import dev.deftchisel.analysis.code.TreePaths;
+import dev.deftchisel.analysis.value.Constants;
+import dev.deftchisel.analysis.value.ValueRange;
+import dev.deftchisel.analysis.value.ValueRanges;
 import dev.deftchisel.problem.RuleContext;
 import java.util.ArrayList;
 import java.util.List;
@@ -100,7 +101,7 @@ final class SmallNumbers {
         new TreePathScanner<Void, Void>() {
             @Override
             public Void visitReturn(ReturnTree tree, Void unused) {
-                if (tree.getExpression() != null && AttributedFile.function(getCurrentPath())
+                if (tree.getExpression() != null && TreePaths.function(getCurrentPath())
                         .filter(owner -> owner.getLeaf() == method.getLeaf()).isPresent()) {
                     all.add(range(new TreePath(getCurrentPath(), tree.getExpression()), depth));
                 }
@@ -146,7 +147,7 @@ final class SmallNumbers {
 
     /** Whether a variable goes on to the next number: whoever counts does not come to the last one. */
     private static boolean isCounted(TreePath use) {
-        Tree.Kind kind = AttributedFile.outer(use).getLeaf().getKind();
+        Tree.Kind kind = TreePaths.outer(use).getLeaf().getKind();
         return kind == Tree.Kind.POSTFIX_INCREMENT || kind == Tree.Kind.PREFIX_INCREMENT;
     }
 
@@ -155,9 +156,9 @@ final class SmallNumbers {
         TreePath name = use.getParentPath().getLeaf() instanceof MemberSelectTree select
                 && select.getExpression() != use.getLeaf()
                 ? use.getParentPath() : use;
-        TreePath parent = AttributedFile.outer(name);
+        TreePath parent = TreePaths.outer(name);
         if (parent.getLeaf() instanceof AssignmentTree assignment
-                && AttributedFile.inner(assignment.getVariable()) == name.getLeaf()) {
+                && TreePaths.inner(assignment.getVariable()) == name.getLeaf()) {
             return Optional.of(Optional.of(new TreePath(parent, assignment.getExpression())));
         }
         boolean isChanged = parent.getLeaf() instanceof CompoundAssignmentTree || !isCounted(use)
@@ -211,7 +212,7 @@ final class SmallNumbers {
             if (statement instanceof IfTree test && !Jumps.canComplete(test.getThenStatement())) {
                 for (TreePath part : alternatives(new TreePath(new TreePath(body, statement), test.getCondition()))) {
                     BinaryTree comparison = part.getLeaf() instanceof BinaryTree binary ? binary : null;
-                    boolean isOf = comparison != null && AttributedFile.inner(comparison.getLeftOperand())
+                    boolean isOf = comparison != null && TreePaths.inner(comparison.getLeftOperand())
                             instanceof IdentifierTree name
                             && name.getName().equals(variable.getSimpleName());
                     Optional<Long> limit = isOf ? Constants.value(code,
@@ -242,7 +243,7 @@ final class SmallNumbers {
     }
 
     private static List<TreePath> alternatives(TreePath condition) {
-        TreePath plain = AttributedFile.inner(condition);
+        TreePath plain = TreePaths.inner(condition);
         if (!(plain.getLeaf() instanceof BinaryTree both) || both.getKind() != Tree.Kind.CONDITIONAL_OR) {
             return List.of(plain);
         }

@@ -11,6 +11,7 @@ import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -114,7 +115,7 @@ public final class CastAfterTest implements Rule {
 
     /** The test of just this value for just this type, which holds wherever the branch is taken. */
     private static Optional<InstanceOfTree> test(ExpressionTree condition, TypeCastTree cast, AttributedFile code) {
-        ExpressionTree inner = AttributedFile.inner(condition);
+        ExpressionTree inner = TreePaths.inner(condition);
         if (inner instanceof BinaryTree both && both.getKind() == Tree.Kind.CONDITIONAL_AND) {
             return test(both.getLeftOperand(), cast, code).or(() -> test(both.getRightOperand(), cast, code));
         }

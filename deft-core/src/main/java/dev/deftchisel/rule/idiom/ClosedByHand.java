@@ -13,6 +13,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Occurrence;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -110,7 +111,7 @@ public final class ClosedByHand implements Rule {
         if (attempt.getFinallyBlock() == null || !attempt.getCatches().isEmpty() || !attempt.getResources().isEmpty()) {
             return;
         }
-        List<? extends StatementTree> around = AttributedFile.statements(path.getParentPath().getLeaf());
+        List<? extends StatementTree> around = TreePaths.statements(path.getParentPath().getLeaf());
         int index = around.indexOf(attempt);
         if (index < 1 || !(around.get(index - 1) instanceof VariableTree resource) || resource.getInitializer() == null
                 || resource.getInitializer() instanceof LiteralTree || !closes(attempt.getFinallyBlock(), resource)) {

@@ -8,7 +8,8 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
-import dev.deftchisel.analysis.code.Constants;
+import dev.deftchisel.analysis.code.TreePaths;
+import dev.deftchisel.analysis.value.Constants;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -68,7 +69,7 @@ public final class EmptyBySize implements Rule {
     public void look(TreePath path, RuleContext context) {
         BinaryTree comparison = (BinaryTree) path.getLeaf();
         AttributedFile code = context.code();
-        TreePath size = AttributedFile.inner(new TreePath(path, comparison.getLeftOperand()));
+        TreePath size = TreePaths.inner(new TreePath(path, comparison.getLeftOperand()));
         boolean isZero = Constants.value(code, new TreePath(path,
                 comparison.getRightOperand())).filter(value -> value.equals(0)).isPresent();
         boolean isSize = Calls.isOf(code, size, "java.util.Collection", "size", 0)
@@ -93,7 +94,7 @@ public final class EmptyBySize implements Rule {
     }
 
     private static boolean isInIsEmpty(TreePath path) {
-        return AttributedFile.leadsThrough(path, null, tree -> tree instanceof MethodTree method && method.getName()
+        return TreePaths.leadsThrough(path, null, tree -> tree instanceof MethodTree method && method.getName()
                 .contentEquals("isEmpty"));
     }
 }

@@ -3,7 +3,8 @@ package dev.deftchisel.rule.idiom;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.analysis.code.Constants;
+import dev.deftchisel.analysis.code.TreePaths;
+import dev.deftchisel.analysis.value.Constants;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -61,7 +62,7 @@ public final class JoinedLines implements Rule {
     @Override
     public void look(TreePath path, RuleContext context) {
         AttributedFile code = context.code();
-        boolean isInner = AttributedFile.outer(path).getLeaf().getKind() == Tree.Kind.PLUS;
+        boolean isInner = TreePaths.outer(path).getLeaf().getKind() == Tree.Kind.PLUS;
         Range all = code.range(path.getLeaf());
         // the compiler may have joined neighbouring literals already, so it is the tokens that tell
         List<String> literals = isInner ? List.of() : literals(all, code.tokens());

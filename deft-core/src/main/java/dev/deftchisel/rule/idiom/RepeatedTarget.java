@@ -8,6 +8,7 @@ import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -91,7 +92,7 @@ public final class RepeatedTarget implements Rule {
             context.report(assignment, "'" + compound + "' says this",
                     Fix.of("write '" + compound + "'", edits -> edits.replace(
                     new Range(code.tokens().start(sign), code.range(value).end()),
-                    to -> to.write(compound + " ").carry(code.range(AttributedFile.inner(value.getRightOperand()))))));
+                    to -> to.write(compound + " ").carry(code.range(TreePaths.inner(value.getRightOperand()))))));
         }
     }
 

@@ -14,6 +14,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.code.TargetType;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
@@ -72,7 +73,7 @@ public final class RedundantCast implements Rule {
     public void look(TreePath path, RuleContext context) {
         TypeCastTree cast = (TypeCastTree) path.getLeaf();
         AttributedFile code = context.code();
-        TreePath inner = AttributedFile.inner(new TreePath(path, cast.getExpression()));
+        TreePath inner = TreePaths.inner(new TreePath(path, cast.getExpression()));
         Optional<TypeMirror> from = code.type(inner);
         Optional<TypeMirror> to = code.type(new TreePath(path, cast.getType()));
         boolean isPoly = inner.getLeaf() instanceof LambdaExpressionTree
@@ -103,7 +104,7 @@ public final class RedundantCast implements Rule {
     private static boolean widensForNothing(TreePath path, TreePath inner, TypeMirror from, TypeMirror to,
             AttributedFile code) {
         boolean isNamed = inner.getLeaf() instanceof IdentifierTree || inner.getLeaf() instanceof MemberSelectTree;
-        Optional<TypeMirror> wanted = TargetType.ofVariable(AttributedFile.outer(path), code);
+        Optional<TypeMirror> wanted = TargetType.ofVariable(TreePaths.outer(path), code);
         return isNamed && !from.getKind().isPrimitive() && !to.getKind().isPrimitive() && wanted.isPresent()
                 && !wanted.get().getKind().isPrimitive()
                 && code.types().isSubtype(from, to) && code.types().isSubtype(from, wanted.get());
@@ -111,9 +112,9 @@ public final class RedundantCast implements Rule {
 
     private static void keep(TreePath path, TypeCastTree cast, FixEdits edits) {
         boolean isGrouped = path.getParentPath().getLeaf() instanceof ParenthesizedTree
-                && AttributedFile.inner(cast.getExpression()) instanceof IdentifierTree
-                && AttributedFile.outer(path).getLeaf() instanceof MemberSelectTree;
+                && TreePaths.inner(cast.getExpression()) instanceof IdentifierTree
+                && TreePaths.outer(path).getLeaf() instanceof MemberSelectTree;
         TreePath whole = isGrouped ? path.getParentPath() : path;
-        edits.keep(whole, isGrouped ? AttributedFile.inner(cast.getExpression()) : cast.getExpression());
+        edits.keep(whole, isGrouped ? TreePaths.inner(cast.getExpression()) : cast.getExpression());
     }
 }

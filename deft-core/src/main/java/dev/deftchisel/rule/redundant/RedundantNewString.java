@@ -7,6 +7,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -73,7 +74,7 @@ public final class RedundantNewString implements Rule {
 
     /** Whether it is the identity of the new object that matters. */
     private static boolean isCompared(TreePath path) {
-        Tree.Kind kind = AttributedFile.outer(path).getLeaf().getKind();
+        Tree.Kind kind = TreePaths.outer(path).getLeaf().getKind();
         return kind == Tree.Kind.EQUAL_TO || kind == Tree.Kind.NOT_EQUAL_TO || kind == Tree.Kind.SYNCHRONIZED;
     }
 }

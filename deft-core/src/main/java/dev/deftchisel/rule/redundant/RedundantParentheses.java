@@ -23,7 +23,7 @@ import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -100,7 +100,7 @@ public final class RedundantParentheses implements Rule {
 
     private static boolean isOfStatement(Tree parent) {
         return parent instanceof IfTree || parent instanceof WhileLoopTree || parent instanceof DoWhileLoopTree
-                || parent instanceof SynchronizedTree || AttributedFile.isChoice(parent);
+                || parent instanceof SynchronizedTree || TreePaths.isChoice(parent);
     }
 
     /** Whether it stands where an expression of any kind may stand. */

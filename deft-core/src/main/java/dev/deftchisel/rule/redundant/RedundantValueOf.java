@@ -7,6 +7,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -64,7 +65,7 @@ public final class RedundantValueOf implements Rule {
         boolean isText = Calls.isOf(code, operand, "java.lang.String", "valueOf", 1)
                 && code.type(other).filter(type -> NamedTypes.is(type, "java.lang.String")).isPresent()
                 // of two such calls one must stay, or numbers would be added
-                && !Calls.isOf(code, AttributedFile.inner(other), "java.lang.String", "valueOf", 1);
+                && !Calls.isOf(code, TreePaths.inner(other), "java.lang.String", "valueOf", 1);
         if (isText) {
             ExpressionTree value = ((MethodInvocationTree) operand.getLeaf()).getArguments().get(0);
             code.type(new TreePath(operand, value))

@@ -9,7 +9,7 @@ import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.WhileLoopTree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -77,7 +77,7 @@ public final class EmptyBody implements Rule {
         if (!(body instanceof EmptyStatementTree)) {
             return;
         }
-        List<? extends StatementTree> around = AttributedFile.statements(path.getParentPath().getLeaf());
+        List<? extends StatementTree> around = TreePaths.statements(path.getParentPath().getLeaf());
         int at = around.indexOf(tree);
         boolean hasBlock = at >= 0 && at + 1 < around.size() && around.get(at + 1) instanceof BlockTree;
         Range semicolon = context.code().range(body);

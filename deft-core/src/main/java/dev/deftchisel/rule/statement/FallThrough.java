@@ -12,6 +12,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.code.Jumps;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -118,14 +119,14 @@ public final class FallThrough implements Rule {
             return;
         }
         for (int i = 0; i + 1 < cases.size(); i++) {
-            List<? extends StatementTree> statements = AttributedFile.statements(cases.get(i));
+            List<? extends StatementTree> statements = TreePaths.statements(cases.get(i));
             CaseTree next = cases.get(i + 1);
-            boolean falls = !statements.isEmpty() && !AttributedFile.statements(next).isEmpty()
-                    && !isEnd(AttributedFile.statements(next)) && Jumps.canComplete(statements)
+            boolean falls = !statements.isEmpty() && !TreePaths.statements(next).isEmpty()
+                    && !isEnd(TreePaths.statements(next)) && Jumps.canComplete(statements)
                     && isMistake(code, cases, i) && !isSaid(code, cases.get(i), next);
             if (falls) {
                 StatementTree last = statements.get(statements.size() - 1);
-                Range label = new Range(code.range(next).start(), code.range(AttributedFile.statements(next).get(0))
+                Range label = new Range(code.range(next).start(), code.range(TreePaths.statements(next).get(0))
                         .start());
                 int colon = code.tokens().codeBefore(code.tokens().at(label.end() - 1));
                 context.report(new Range(label.start(), code.tokens().end(colon)), "the case above goes on here",
@@ -143,7 +144,7 @@ public final class FallThrough implements Rule {
      * end.
      */
     private static boolean isMistake(AttributedFile code, List<? extends CaseTree> cases, int index) {
-        List<? extends StatementTree> statements = AttributedFile.statements(cases.get(index));
+        List<? extends StatementTree> statements = TreePaths.statements(cases.get(index));
         StatementTree last = last(statements.get(statements.size() - 1));
         if (!(last instanceof ExpressionStatementTree whole)) {
             return false;
@@ -152,9 +153,9 @@ public final class FallThrough implements Rule {
             // a state that is entered by falling into it
             boolean isEntered = cases.get(index + 1).getExpressions().stream()
                     .anyMatch(label -> code.reads(assignment.getExpression()).endsWith(code.reads(label)));
-            return !isEntered && isOverwritten(code, assignment, AttributedFile.statements(cases.get(index + 1)));
+            return !isEntered && isOverwritten(code, assignment, TreePaths.statements(cases.get(index + 1)));
         }
-        List<? extends CaseTree> own = cases.stream().filter(one -> !AttributedFile.statements(one).isEmpty()).toList();
+        List<? extends CaseTree> own = cases.stream().filter(one -> !TreePaths.statements(one).isEmpty()).toList();
         long falling = own.stream().limit(own.size() - 1).filter(FallThrough::goesOn).count();
         return goesOn(cases.get(index)) && whole.getExpression() instanceof MethodInvocationTree && falling == 1
                 && isRepeated(cases.get(index), cases.get(index + 1))
@@ -163,14 +164,14 @@ public final class FallThrough implements Rule {
 
     /** Whether both groups make the same call, each in its way, so that it is made twice. */
     private static boolean isRepeated(CaseTree group, CaseTree next) {
-        List<String> own = AttributedFile.statements(group).stream().flatMap(statement -> calls(statement).stream())
+        List<String> own = TreePaths.statements(group).stream().flatMap(statement -> calls(statement).stream())
                 .toList();
-        return AttributedFile.statements(next).stream().flatMap(statement -> calls(statement).stream())
+        return TreePaths.statements(next).stream().flatMap(statement -> calls(statement).stream())
                 .anyMatch(own::contains);
     }
 
     private static List<String> calls(StatementTree statement) {
-        List<? extends StatementTree> inner = AttributedFile.statements(statement);
+        List<? extends StatementTree> inner = TreePaths.statements(statement);
         if (!inner.isEmpty()) {
             return inner.stream().flatMap(one -> calls(one).stream()).toList();
         }
@@ -179,7 +180,7 @@ public final class FallThrough implements Rule {
     }
 
     private static boolean goesOn(CaseTree group) {
-        List<? extends StatementTree> statements = AttributedFile.statements(group);
+        List<? extends StatementTree> statements = TreePaths.statements(group);
         boolean fails = last(statements.get(statements.size() - 1)) instanceof ExpressionStatementTree whole
                 && whole.getExpression() instanceof MethodInvocationTree call && NEVER_ENDS.matcher(Calls.name(call))
                 .find();
@@ -202,7 +203,7 @@ public final class FallThrough implements Rule {
     }
 
     private static StatementTree last(StatementTree statement) {
-        List<? extends StatementTree> inner = AttributedFile.statements(statement);
+        List<? extends StatementTree> inner = TreePaths.statements(statement);
         return inner.isEmpty() ? statement : last(inner.get(inner.size() - 1));
     }
 
@@ -213,15 +214,15 @@ public final class FallThrough implements Rule {
 
     /** Whether several groups go on, and more than end: then they are meant to run down. */
     private static boolean isHabit(List<? extends CaseTree> cases) {
-        List<? extends CaseTree> own = cases.stream().filter(one -> !AttributedFile.statements(one).isEmpty()).toList();
+        List<? extends CaseTree> own = cases.stream().filter(one -> !TreePaths.statements(one).isEmpty()).toList();
         long falling = own.stream().limit(Math.max(0, own.size() - 1))
-                .filter(one -> Jumps.canComplete(AttributedFile.statements(one))).count();
+                .filter(one -> Jumps.canComplete(TreePaths.statements(one))).count();
         return falling > 1 && falling > own.size() - falling - 1;
     }
 
     /** Whether a comment stands between, whatever it says, or one in the group says that it falls. */
     private static boolean isSaid(AttributedFile code, CaseTree group, CaseTree next) {
-        List<? extends StatementTree> statements = AttributedFile.statements(group);
+        List<? extends StatementTree> statements = TreePaths.statements(group);
         StatementTree last = last(statements.get(statements.size() - 1));
         return code.hasComment(new Range(code.range(last).end(), code.range(next).start()))
                 || FALLS.matcher(code.text(code.range(group))).find();

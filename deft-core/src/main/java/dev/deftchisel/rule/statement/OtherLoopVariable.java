@@ -17,6 +17,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreeScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Occurrence;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -122,7 +123,7 @@ public final class OtherLoopVariable implements Rule {
             return Optional.of(counted).filter(name -> isOther);
         }
         // only the two sides of the comparison: what is counted outside may well be tested beside
-        boolean isBare = AttributedFile.inner(condition).getLeaf() instanceof BinaryTree comparison
+        boolean isBare = TreePaths.inner(condition).getLeaf() instanceof BinaryTree comparison
                 && !comparison.getKind().name().startsWith("CONDITIONAL");
         return code.occurrences(condition).stream()
                 .filter(place -> isBare && !names(condition, own, code) && code.isOfLoop(path, place.variable()))
@@ -132,7 +133,7 @@ public final class OtherLoopVariable implements Rule {
     /** Whether a variable is itself one side of a comparison. */
     private static boolean isCompared(TreePath condition, Element variable, AttributedFile code) {
         return code.occurrences(condition).stream().anyMatch(place -> place.variable().equals(variable)
-                && AttributedFile.outer(place.path()).getLeaf() instanceof BinaryTree);
+                && TreePaths.outer(place.path()).getLeaf() instanceof BinaryTree);
     }
 
     /** The variable that the step of a loop changes. */
@@ -161,7 +162,7 @@ public final class OtherLoopVariable implements Rule {
                 .flatMap(part -> code.occurrences(new TreePath(path, part)).stream())
                 .anyMatch(place -> place.isWritten() && (tested.contains(place.variable()) || place.variable()
                         .equals(own)));
-        boolean isLocal = Stream.concat(Stream.of(AttributedFile.inner(condition)), code.expressions(condition)
+        boolean isLocal = Stream.concat(Stream.of(TreePaths.inner(condition)), code.expressions(condition)
                 .stream()).noneMatch(part -> part.getLeaf() instanceof MethodInvocationTree
                 || code.element(part).filter(element -> element.getKind() == ElementKind.FIELD
                         && !element.getModifiers().contains(Modifier.FINAL) && !element.getSimpleName()

@@ -8,6 +8,7 @@ import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -66,8 +67,8 @@ public final class SelfAssignment implements Rule {
     public void look(TreePath path, RuleContext context) {
         AssignmentTree tree = (AssignmentTree) path.getLeaf();
         AttributedFile code = context.code();
-        TreePath target = new TreePath(path, AttributedFile.inner(tree.getVariable()));
-        TreePath value = new TreePath(path, AttributedFile.inner(tree.getExpression()));
+        TreePath target = new TreePath(path, TreePaths.inner(tree.getVariable()));
+        TreePath value = new TreePath(path, TreePaths.inner(tree.getExpression()));
         boolean isSame = isName(target) && isName(value)
                 && code.element(target).isPresent() && code.element(target).equals(code.element(value));
         if (isSame) {

@@ -22,6 +22,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.code.Jumps;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
@@ -208,7 +209,7 @@ public final class SwallowedException implements Rule {
 
     /** The text of the method around, or of the initialiser. */
     private static String around(TreePath path, AttributedFile code) {
-        return AttributedFile.function(path).map(owner -> code.text(owner.getLeaf())).orElse("");
+        return TreePaths.function(path).map(owner -> code.text(owner.getLeaf())).orElse("");
     }
 
     /** Whether what is caught could be anything, so that more is lost than the one failure that was thought of. */
@@ -249,7 +250,7 @@ public final class SwallowedException implements Rule {
     }
 
     private static boolean keepsOrLeaves(StatementTree last) {
-        List<? extends StatementTree> inner = AttributedFile.statements(last);
+        List<? extends StatementTree> inner = TreePaths.statements(last);
         if (!inner.isEmpty()) {
             return keepsOrLeaves(inner.get(inner.size() - 1));
         }
@@ -268,7 +269,7 @@ public final class SwallowedException implements Rule {
 
     /** Whether the method says in its name that nobody hears of failures. */
     private static boolean isQuiet(TreePath path) {
-        return AttributedFile.function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method
+        return TreePaths.function(path).filter(owner -> owner.getLeaf() instanceof MethodTree method
                 && QUIET.matcher(method.getName()).find())
                 .isPresent();
     }
@@ -290,7 +291,7 @@ public final class SwallowedException implements Rule {
             return isClosing(choice.getThenStatement())
                     && (choice.getElseStatement() == null || isClosing(choice.getElseStatement()));
         }
-        List<? extends StatementTree> inner = AttributedFile.statements(statement);
+        List<? extends StatementTree> inner = TreePaths.statements(statement);
         return !inner.isEmpty() ? inner.stream().allMatch(SwallowedException::isClosing)
                 : isForgetting(statement) || statement instanceof ExpressionStatementTree whole
                         && whole.getExpression() instanceof MethodInvocationTree call

@@ -16,6 +16,7 @@ import com.sun.source.tree.UnaryTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.RuleContext;
 import dev.deftchisel.rewrite.Layout;
@@ -96,12 +97,12 @@ final class DeclarationUsage {
 
     /** The statement that does nothing with a use of it but to give it a value. */
     private Optional<TreePath> write(TreePath use) {
-        TreePath parent = AttributedFile.outer(use);
+        TreePath parent = TreePaths.outer(use);
         Tree tree = parent.getLeaf();
         boolean isTarget = tree instanceof AssignmentTree assignment
-                && AttributedFile.inner(assignment.getVariable()) == use.getLeaf()
+                && TreePaths.inner(assignment.getVariable()) == use.getLeaf()
                 || tree instanceof CompoundAssignmentTree compound
-                && AttributedFile.inner(compound.getVariable()) == use.getLeaf()
+                && TreePaths.inner(compound.getVariable()) == use.getLeaf()
                 || tree instanceof UnaryTree unary && switch (unary.getKind()) {
                     case PREFIX_INCREMENT, PREFIX_DECREMENT, POSTFIX_INCREMENT, POSTFIX_DECREMENT -> true;
                     default -> false;
@@ -129,7 +130,7 @@ final class DeclarationUsage {
     }
 
     private static Optional<TreePath> value(TreePath use) {
-        TreePath parent = AttributedFile.outer(use);
+        TreePath parent = TreePaths.outer(use);
         if (parent.getLeaf() instanceof AssignmentTree assignment) {
             return Optional.of(new TreePath(parent, assignment.getExpression()));
         }

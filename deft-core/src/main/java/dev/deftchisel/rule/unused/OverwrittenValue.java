@@ -7,6 +7,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -66,7 +67,7 @@ public final class OverwrittenValue implements Rule {
 
     @Override
     public void look(TreePath path, RuleContext context) {
-        List<? extends StatementTree> statements = AttributedFile.statements(path.getLeaf());
+        List<? extends StatementTree> statements = TreePaths.statements(path.getLeaf());
         for (int i = 0; i + 1 < statements.size(); i++) {
             if (statements.get(i) instanceof VariableTree variable && variable.getInitializer() != null) {
                 look(new TreePath(path, variable), new TreePath(path, statements.get(i + 1)), context);

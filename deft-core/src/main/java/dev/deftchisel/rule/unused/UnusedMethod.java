@@ -3,7 +3,7 @@ package dev.deftchisel.rule.unused;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -77,7 +77,7 @@ public final class UnusedMethod implements Rule {
                 .filter(declared -> declared.element() instanceof ExecutableElement element
                         && element.getKind() == ElementKind.METHOD && !PlatformMethods.isOne(element))
                 .filter(declared -> !declared.isReachedOtherwise() && context.names().uses(declared.element()).stream()
-                        .allMatch(use -> AttributedFile.leadsThrough(use, null, tree -> tree == method)))
+                        .allMatch(use -> TreePaths.leadsThrough(use, null, tree -> tree == method)))
                 .ifPresent(declared -> context.report(context.code().name(method), "'" + declared.name()
                         + "' is never called",
                         Fix.of("remove the method", declared::removeMember)));

@@ -4,7 +4,7 @@ import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.problem.Effect;
 import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Rule;
@@ -69,7 +69,7 @@ public final class UnusedType implements Rule {
                 .filter(declared -> !declared.isReachedOtherwise() && context.names().used().stream()
                         .filter(used -> isPart(used, declared.element()))
                         .flatMap(used -> context.names().uses(used).stream())
-                        .allMatch(use -> AttributedFile.leadsThrough(use, null, tree -> tree == type)))
+                        .allMatch(use -> TreePaths.leadsThrough(use, null, tree -> tree == type)))
                 .ifPresent(declared -> context.report(context.code().name(type), "'" + declared.name()
                         + "' is never used",
                         Fix.of("remove the type", declared::removeMember)));

@@ -43,7 +43,7 @@ class JumpsTest {
         code = sample.analyst().analyse(Focus.whole(Set.of(file))).code(file).orElseThrow();
         Range all = new Range(source.indexOf(body), source.indexOf(body) + body.length());
         TreePath block = code.around(all).get(0);
-        List<TreePath> found = AttributedFile.statements(block.getLeaf()).stream()
+        List<TreePath> found = TreePaths.statements(block.getLeaf()).stream()
                 .filter(statement -> all.encloses(code.range(statement)))
                 .map(statement -> new TreePath(block, statement))
                 .toList();

@@ -14,6 +14,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
@@ -95,7 +96,7 @@ enum Planting {
         Optional<Break> at(TreePath path, AttributedFile code, Random random) {
             boolean isName = (path.getLeaf() instanceof IdentifierTree || path.getLeaf() instanceof MemberSelectTree)
                     && code.find(path.getLeaf()).isPresent()
-                    && !AttributedFile.leadsThrough(path, null, tree -> tree instanceof ImportTree);
+                    && !TreePaths.leadsThrough(path, null, tree -> tree instanceof ImportTree);
             if (!isName) {
                 return Optional.empty();
             }

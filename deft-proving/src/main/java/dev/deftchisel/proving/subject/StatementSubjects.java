@@ -5,6 +5,7 @@ import com.sun.source.util.TreePath;
 import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
@@ -59,7 +60,7 @@ public final class StatementSubjects extends RandomFiles {
         new TreePathScanner<Void, Void>() {
             @Override
             public Void scan(Tree tree, Void unused) {
-                List<Range> ranges = tree == null ? List.of() : AttributedFile.statements(tree).stream()
+                List<Range> ranges = tree == null ? List.of() : TreePaths.statements(tree).stream()
                         .flatMap(statement -> code.find(statement).stream())
                         .toList();
                 if (!ranges.isEmpty()) {

@@ -1,4 +1,4 @@
-package dev.deftchisel.analysis.code;
+package dev.deftchisel.analysis.value;
 
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ConditionalExpressionTree;
@@ -9,6 +9,8 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import java.util.Map;
 import java.util.Optional;

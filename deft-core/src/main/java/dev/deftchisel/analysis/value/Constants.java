@@ -1,4 +1,4 @@
-package dev.deftchisel.analysis.code;
+package dev.deftchisel.analysis.value;
 
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.ConditionalExpressionTree;
@@ -8,6 +8,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.tree.TypeCastTree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.code.AttributedFile;
 import java.util.Optional;
 import javax.lang.model.element.VariableElement;
 import javax.lang.model.type.TypeKind;

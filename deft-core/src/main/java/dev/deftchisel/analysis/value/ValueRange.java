@@ -1,4 +1,4 @@
-package dev.deftchisel.analysis.code;
+package dev.deftchisel.analysis.value;
 
 import java.util.Optional;
 import javax.lang.model.type.TypeKind;

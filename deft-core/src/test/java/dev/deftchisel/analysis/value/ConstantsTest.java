@@ -1,10 +1,11 @@
-package dev.deftchisel.analysis.code;
+package dev.deftchisel.analysis.value;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.SampleWorkspace;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.Focus;
 import java.nio.file.Path;
 import java.util.Optional;
