@@ -210,10 +210,13 @@ public final class Chisel implements AutoCloseable {
         return new PlaceReader(analyst(), Path.of("").toAbsolutePath()).read(text);
     }
 
-    /** What the code at a place means. */
+    /**
+     * What the code at a place means.
+     *
+     * @throws dev.deftchisel.workspace.WorkspaceException when the place is in no Java file of the workspace
+     */
     public ResolvedPlace resolved(Place place) {
-        SourceFile file = snapshot.file(place.file()).orElseThrow(() ->
-                new IllegalArgumentException(place.file() + " is not a file of the workspace"));
+        SourceFile file = snapshot.source(place.file());
         Focus focus = nameAt(file.tokens(), place.caret())
                 .map(name -> Focus.on(Set.of(file.path()), Set.of(name)))
                 .orElseGet(() -> Focus.around(file.path(), place.selection()));

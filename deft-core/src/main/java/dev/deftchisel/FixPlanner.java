@@ -47,8 +47,7 @@ final class FixPlanner {
 
     private Outcome mend(Fix.Use use) {
         Operation operation = Chisel.named(operations, use.operation());
-        ResolvedPlace resolved = new ResolvedPlace(use.place(), analyst.snapshot().file(use.place().file())
-                .orElseThrow(),
+        ResolvedPlace resolved = new ResolvedPlace(use.place(), analyst.snapshot().source(use.place().file()),
                 analyst.analyse(Focus.around(use.place().file(), use.place().selection())));
         return new Planner(operation, analyst).plan(resolved, use.answers());
     }

@@ -185,7 +185,7 @@ public final class Navigator {
     }
 
     private Uses.Use use(Binding binding) {
-        SourceFile file = analyst.snapshot().file(binding.file()).orElseThrow();
+        SourceFile file = analyst.snapshot().source(binding.file());
         return new Uses.Use(file.path(), binding.range(), file.position(binding.range().start()), binding.role(),
                 file.root().use(),
                 file.lines().text(file.lines().line(binding.range().start())).strip());

@@ -75,7 +75,7 @@ public final class Problems {
 
     /** What is around a place. */
     public ProblemScope around(Place place, Reach reach) {
-        SourceFile file = analyst.snapshot().file(place.file()).orElseThrow();
+        SourceFile file = analyst.snapshot().source(place.file());
         return switch (reach) {
             case MEMBER -> ProblemScope.of(place.file(), member(place));
             case FILE -> ProblemScope.of(List.of(place.file()));
@@ -96,7 +96,7 @@ public final class Problems {
                 .flatMap(code -> code.members().stream())
                 .filter(member -> member.touches(place.caret()))
                 .min(Comparator.comparingInt(Range::length))
-                .orElse(new Range(0, analyst.snapshot().file(place.file()).orElseThrow().content().length()));
+                .orElse(new Range(0, analyst.snapshot().source(place.file()).content().length()));
     }
 
     /**
@@ -113,7 +113,7 @@ public final class Problems {
         for (Path path : everywhere().files()) {
             List<GitChanges.Lines> lines = changes.get(path);
             if (lines != null) {
-                LineMap map = analyst.snapshot().file(path).orElseThrow().lines();
+                LineMap map = analyst.snapshot().source(path).lines();
                 List<Range> ranges = lines.stream().map(one -> new Range(
                         map.rangeOf(Math.min(one.first(), map.count())).start(),
                                 map.rangeOf(Math.min(one.last(), map.count())).end())).toList();
@@ -137,7 +137,7 @@ public final class Problems {
             for (Path file : scope.files()) {
                 context(analysis, file).stream()
                         .filter(finding -> scope.contains(file, finding.range().start()))
-                        .map(finding -> problem(analyst.snapshot().file(file).orElseThrow(), finding))
+                        .map(finding -> problem(analyst.snapshot().source(file), finding))
                         .forEach(found::add);
             }
             return List.copyOf(found);
@@ -185,7 +185,7 @@ public final class Problems {
     public Optional<Problem> fixable(Place place) {
         List<Problem> all = in(ProblemScope.of(List.of(place.file()))).stream()
                 .filter(problem -> !problem.fixes().isEmpty()).toList();
-        int line = analyst.snapshot().file(place.file()).orElseThrow().position(place.caret()).line();
+        int line = analyst.snapshot().source(place.file()).position(place.caret()).line();
         return all.stream().filter(problem -> problem.range().touches(place.caret())).findFirst()
                 .or(() -> all.stream().filter(problem -> problem.position().line() == line).findFirst())
                 .map(this::checked);

@@ -276,7 +276,7 @@ final class AtCommand extends ChiselCommand {
     }
 
     private static void show(Chisel chisel, Console console, Place place) {
-        SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
+        SourceFile file = chisel.snapshot().source(place.file());
         Position position = file.position(place.caret());
         Palette palette = console.palette();
         console.out().println();

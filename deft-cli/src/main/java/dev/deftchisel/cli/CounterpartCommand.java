@@ -41,7 +41,7 @@ final class CounterpartCommand extends ChiselCommand {
 
     /** A place as it can be given to any command. */
     static String shown(Chisel chisel, Place place) {
-        return chisel.workspace().show(place.file()) + ":" + chisel.snapshot().file(place.file()).orElseThrow()
+        return chisel.workspace().show(place.file()) + ":" + chisel.snapshot().source(place.file())
                 .position(place.caret());
     }
 }

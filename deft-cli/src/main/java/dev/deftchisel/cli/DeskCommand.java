@@ -121,7 +121,7 @@ final class DeskCommand implements Callable<Integer> {
             }
             Place place = start.map(text -> chisel.place(Files.isRegularFile(Path.of(text)) ? text + ":1:1" : text))
                     .orElseGet(() -> first(chisel));
-            SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
+            SourceFile file = chisel.snapshot().source(place.file());
             return show(helper, chisel, file, place, commandList, map, dressed);
         }
     }

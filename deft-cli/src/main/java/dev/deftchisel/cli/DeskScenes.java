@@ -40,7 +40,7 @@ final class DeskScenes {
     void play(Path workspace, String place, List<String> scenes) {
         try (Chisel chisel = Chisel.open(OpenRequest.at(workspace), Monitor.SILENT)) {
             Place start = chisel.place(place);
-            SourceFile file = chisel.snapshot().file(start.file()).orElseThrow();
+            SourceFile file = chisel.snapshot().source(start.file());
             CommandList commandList = CommandList.installed();
             Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, start.caret()),
                     new ImmediateTasks(chisel), DefaultKeys.with(commandList.operations()), commandList);

@@ -367,6 +367,6 @@ public final class Analysis {
 
     /** The text of a range. */
     public String text(Path file, Range range) {
-        return snapshot.file(file).orElseThrow().content().substring(range.start(), range.end());
+        return snapshot.source(file).content().substring(range.start(), range.end());
     }
 }

@@ -68,7 +68,7 @@ public record Change(String title, List<FileChange> files, SymbolEffects meaning
         files.forEach(file -> merged.put(file.path(), file));
         more.forEach((path, edits) -> {
             FileChange known = merged.computeIfAbsent(path, absent -> new FileChange(
-                    path, Optional.empty(), snapshot.file(path).orElseThrow().text(), List.of()));
+                    path, Optional.empty(), snapshot.source(path).text(), List.of()));
             Map<Range, Edit> byRange = new LinkedHashMap<>();
             known.edits().forEach(edit -> byRange.put(edit.range(), edit));
             edits.forEach(edit -> byRange.put(edit.range(), edit));

@@ -119,7 +119,7 @@ public final class DeclareAllOperation implements Operation {
 
     /** The first of what is missing that can be declared. */
     private Optional<Plan.Ready> step(Analyst analyst, Path file, Map<String, String> left) {
-        SourceFile source = analyst.snapshot().file(file).orElseThrow();
+        SourceFile source = analyst.snapshot().source(file);
         Analysis analysis = analyst.analyse(Focus.whole(Set.of(file)).deeply());
         AttributedFile code = analysis.code(file).orElseThrow();
         for (UnresolvedName missing : missing(analysis, code)) {

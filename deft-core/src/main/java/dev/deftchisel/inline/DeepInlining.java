@@ -136,7 +136,7 @@ final class DeepInlining {
             }
             ResolvedPlace resolved = new ResolvedPlace(new Place(call.file(),
                     new Range(call.name().start(), call.name().start())),
-                    next.snapshot().file(call.file()).orElseThrow(), around);
+                    next.snapshot().source(call.file()), around);
             Plan plan = new InlineMethod(resolved, called.get(), next).plan(true, true, opens);
             if (plan instanceof Plan.Ready ready) {
                 Set<SymbolKey> longer = new HashSet<>(chain);
@@ -189,7 +189,7 @@ final class DeepInlining {
         List<Next> found = new ArrayList<>();
         Mapping mapping = change.mapping();
         for (Map.Entry<Path, List<Range>> entry : bodies.entrySet()) {
-            SourceFile file = analyst.snapshot().file(entry.getKey()).orElseThrow();
+            SourceFile file = analyst.snapshot().source(entry.getKey());
             Tokens tokens = file.tokens();
             for (Range body : entry.getValue()) {
                 for (int i = tokens.at(body.start()); i < tokens.count() && tokens.start(i) < body.end(); i++) {

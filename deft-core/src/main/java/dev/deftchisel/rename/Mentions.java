@@ -93,7 +93,7 @@ final class Mentions {
                 return Optional.empty();
             }
             return before.declaration(target.key()).map(declared -> {
-                SourceFile file = before.snapshot().file(declared.file()).orElseThrow();
+                SourceFile file = before.snapshot().source(declared.file());
                 Range whole = new Range(0, file.content().length());
                 Range body = file.outline().bodies().stream()
                         .filter(candidate -> candidate.encloses(declared.range()))

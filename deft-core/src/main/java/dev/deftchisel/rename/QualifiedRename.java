@@ -154,7 +154,7 @@ final class QualifiedRename {
         }
         replacements.forEach((key, replacement) -> {
             for (Binding binding : before.uses(key)) {
-                SourceFile file = before.snapshot().file(binding.file()).orElseThrow();
+                SourceFile file = before.snapshot().source(binding.file());
                 if (isWholeName(before, binding)) {
                     Range whole = whole(file.tokens(), binding.range());
                     Edit.Kind kind;
@@ -175,7 +175,7 @@ final class QualifiedRename {
 
     /** Whether the name is not merely the beginning of the name of a package below. */
     private static boolean isWholeName(Analysis before, Binding binding) {
-        SourceFile file = before.snapshot().file(binding.file()).orElseThrow();
+        SourceFile file = before.snapshot().source(binding.file());
         int next = binding.range().end() + 1;
         return before.bindings(binding.file()).stream()
                 .filter(other -> other.range().start() == next && file.content().charAt(next - 1) == '.')
@@ -239,7 +239,7 @@ final class QualifiedRename {
         });
         List<FileChange> files = new ArrayList<>();
         edits.forEach((path, list) -> files.add(new FileChange(path, Optional.ofNullable(moves.get(path)),
-                snapshot.file(path).orElseThrow().text(), list)));
+                snapshot.source(path).text(), list)));
         files.addAll(text.inResources(resources));
         return files;
     }

@@ -73,7 +73,7 @@ final class ReferenceEdits {
 
     /** A static import of several members of the name stays, and one of the new name follows it. */
     private void addImport(Binding binding) {
-        SourceFile file = analysis.snapshot().file(binding.file()).orElseThrow();
+        SourceFile file = analysis.snapshot().source(binding.file());
         file.outline().imports().stream()
                 .filter(line -> line.range().encloses(binding.range()))
                 .findFirst()

@@ -412,7 +412,7 @@ public final class RenameOperation implements Operation {
                 .forEach((path, found) -> edits.computeIfAbsent(path, file -> new ArrayList<>()).addAll(found));
         List<FileChange> files = new ArrayList<>();
         edits.forEach((path, list) -> files.add(new FileChange(path, Optional.ofNullable(moves.get(path)),
-                before.snapshot().file(path).orElseThrow().text(), list)));
+                before.snapshot().source(path).text(), list)));
         boolean isSeen = !target.isPrivate() || !renaming.properties().isEmpty();
         if (!target.kind().isLocal() && isSeen) {
             texts.addAll(mentions.inResources(Map.of()));
@@ -434,7 +434,7 @@ public final class RenameOperation implements Operation {
             notes.add(unresolved + (unresolved == 1 ? " place" : " places") + " with the name '" + target.name()
                     + "' could not be resolved and " + (unresolved == 1 ? "is" : "are") + " left alone, first "
                     + before.snapshot().workspace().show(first.file()) + ":"
-                    + before.snapshot().file(first.file()).orElseThrow().position(first.range().start()));
+                    + before.snapshot().source(first.file()).position(first.range().start()));
         }
         return notes;
     }

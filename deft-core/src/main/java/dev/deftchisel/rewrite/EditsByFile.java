@@ -57,10 +57,10 @@ public final class EditsByFile {
      */
     public Change change(String title, SymbolEffects meaning, List<String> notes) {
         writers.forEach((path, writer) -> of(path).addAll(writer.imports()));
-        edits.forEach((path, own) -> own.addAll(Imports.unneeded(before.snapshot().file(path).orElseThrow(), own)));
+        edits.forEach((path, own) -> own.addAll(Imports.unneeded(before.snapshot().source(path), own)));
         List<FileChange> files = edits.entrySet().stream()
                 .map(entry -> new FileChange(entry.getKey(), Optional.empty(),
-                        before.snapshot().file(entry.getKey()).orElseThrow().text(), entry.getValue()))
+                        before.snapshot().source(entry.getKey()).text(), entry.getValue()))
                 .toList();
         return new Change(title, files, meaning, notes);
     }

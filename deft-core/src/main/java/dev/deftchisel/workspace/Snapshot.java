@@ -127,6 +127,16 @@ public final class Snapshot {
     }
 
     /**
+     * A file that must be there.
+     *
+     * @throws WorkspaceException when no Java file of the workspace is at this path
+     */
+    public SourceFile source(Path path) {
+        return file(path).orElseThrow(() -> new WorkspaceException(workspace.show(path)
+                + " is not a Java file of this workspace, or is not there any more"));
+    }
+
+    /**
      * The Java files in which one of the names stands as an identifier; found by text first, so that only few files
      * are cut into tokens.
      */

@@ -62,7 +62,7 @@ public final class TestFirst {
 
     private static void take(Chisel chisel, Story.Take take, PrintStream out) {
         Path file = chisel.workspace().root().resolve(take.file());
-        int caret = Story.caret(chisel.snapshot().file(file).orElseThrow().content(), take);
+        int caret = Story.caret(chisel.snapshot().source(file).content(), take);
         Answers answers = Answers.none();
         for (Map.Entry<String, String> answer : take.answers().entrySet()) {
             boolean isList = answer.getKey().equals("members");

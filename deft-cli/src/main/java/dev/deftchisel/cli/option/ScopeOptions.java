@@ -62,7 +62,7 @@ public final class ScopeOptions {
     }
 
     private static ProblemScope without(ProblemScope scope, Chisel chisel, Place place) {
-        SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
+        SourceFile file = chisel.snapshot().source(place.file());
         Range line = file.lines().rangeOf(file.position(place.caret()).line());
         // what starts after the last character of a line is of the next one
         return scope.without(file.path(), new Range(Math.max(0, line.start() - 1), line.end() + 1), file.content()

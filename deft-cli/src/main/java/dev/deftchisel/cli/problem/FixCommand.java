@@ -89,7 +89,7 @@ public final class FixCommand extends ChiselCommand {
 
     /** A place often is only a line. */
     private static Optional<Problem> onLine(Chisel chisel, Problems problems, Place place, Predicate<Problem> wanted) {
-        int line = chisel.snapshot().file(place.file()).orElseThrow().position(place.caret()).line();
+        int line = chisel.snapshot().source(place.file()).position(place.caret()).line();
         return problems.in(problems.around(place, Problems.Reach.FILE)).stream()
                 .filter(wanted)
                 .filter(found -> found.position().line() == line)

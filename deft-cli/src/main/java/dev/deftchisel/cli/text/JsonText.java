@@ -97,7 +97,7 @@ public final class JsonText {
     public String places(List<Place> places) {
         JsonArray array = new JsonArray();
         for (Place place : places) {
-            Position position = chisel.snapshot().file(place.file()).orElseThrow().position(place.caret());
+            Position position = chisel.snapshot().source(place.file()).position(place.caret());
             JsonObject one = new JsonObject();
             one.addProperty("path", chisel.workspace().show(place.file()));
             one.addProperty("line", position.line());
@@ -142,7 +142,7 @@ public final class JsonText {
             JsonObject one = new JsonObject();
             one.addProperty("path", chisel.workspace().show(problem.file()));
             place(one, problem.position());
-            Position end = chisel.snapshot().file(problem.file()).orElseThrow().position(problem.range().end());
+            Position end = chisel.snapshot().source(problem.file()).position(problem.range().end());
             one.addProperty("end-line", end.line());
             one.addProperty("end-column", end.column());
             one.addProperty("rule", problem.rule());

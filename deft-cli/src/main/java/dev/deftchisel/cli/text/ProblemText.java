@@ -78,7 +78,7 @@ public final class ProblemText {
 
     /** The line, with the part it is about marked: underlined in colour, between angle marks without. */
     private String code(Problem problem) {
-        SourceFile file = chisel.snapshot().file(problem.file()).orElseThrow();
+        SourceFile file = chisel.snapshot().source(problem.file());
         Range line = file.lines().rangeOf(problem.position().line());
         String text = file.lines().text(problem.position().line());
         int start = Math.min(problem.range().start() - line.start(), text.length());

@@ -78,7 +78,7 @@ public final class SarifText {
     }
 
     private Result result(Problem problem, int rule) {
-        LineMap lines = chisel.snapshot().file(problem.file()).orElseThrow().lines();
+        LineMap lines = chisel.snapshot().source(problem.file()).lines();
         Position end = lines.position(problem.range().end());
         Region region = new Region().withStartLine(problem.position().line())
                 .withStartColumn(problem.position().column())

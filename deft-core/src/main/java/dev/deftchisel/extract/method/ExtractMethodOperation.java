@@ -194,7 +194,7 @@ public final class ExtractMethodOperation implements Operation {
         }
         List<String> notes = change.notes();
         for (FileChange file : change.files()) {
-            SourceFile source = before.snapshot().file(file.path()).orElseThrow();
+            SourceFile source = before.snapshot().source(file.path());
             for (Edit edit : file.edits()) {
                 notes = wrong.contains(edit)
                         ? Duplicates.without(notes, before.snapshot().workspace(), source, edit.alike().get(0).gone()

@@ -108,7 +108,7 @@ public final class Baseline {
     }
 
     private static ProblemIdentity known(Problem problem, Snapshot snapshot) {
-        SourceFile file = snapshot.file(problem.file()).orElseThrow();
+        SourceFile file = snapshot.source(problem.file());
         return new ProblemIdentity(snapshot.workspace().show(problem.file()), problem.rule(),
                 file.lines().text(problem.position().line()).strip());
     }

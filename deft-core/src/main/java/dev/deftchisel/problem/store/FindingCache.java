@@ -109,7 +109,7 @@ public final class FindingCache {
 
     /** What is wrong with a file; empty when it has to be looked at. */
     public Optional<List<Problem>> of(Path file) {
-        SourceFile source = snapshot.file(file).orElseThrow();
+        SourceFile source = snapshot.source(file);
         return Optional.ofNullable(pages.get(name(file)))
                 .filter(page -> fingerprints.get(file).equals(page.fingerprint()) && severities.said(file)
                         .equals(page.settings()))

@@ -171,7 +171,7 @@ public final class Redeclared {
         Set<Path> files = new HashSet<>(Set.of(member.file()));
         files.addAll(whole.snapshot().pathsMentioning(Set.of(member.symbol().name())));
         long known = problems(whole, files);
-        SourceFile file = whole.snapshot().file(member.file()).orElseThrow();
+        SourceFile file = whole.snapshot().source(member.file());
         String content = file.content();
         // white space of the same length keeps every place
         String without = content.substring(0, member.range().start())
@@ -240,7 +240,7 @@ public final class Redeclared {
     private static Snapshot all(Snapshot snapshot, Path file, Libraries libraries) {
         Analyst analyst = new Analyst(snapshot, libraries, Monitor.SILENT);
         Place place = new Place(file, new Range(0, 0));
-        ResolvedPlace resolved = new ResolvedPlace(place, snapshot.file(file).orElseThrow(),
+        ResolvedPlace resolved = new ResolvedPlace(place, snapshot.source(file),
                 analyst.analyse(Focus.around(file, place.selection())));
         Plan plan = Chisel.operation("declare-all").plan(resolved, Answers.none(), analyst);
         return plan instanceof Plan.Ready ready ? ready.change().applyTo(snapshot) : snapshot;

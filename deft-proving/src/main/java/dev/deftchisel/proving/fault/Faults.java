@@ -124,7 +124,7 @@ final class Faults {
         }
 
         private static Optional<Range> body(Analysis before, Spot resolved) {
-            return before.snapshot().file(resolved.file()).orElseThrow().outline().bodies().stream()
+            return before.snapshot().source(resolved.file()).outline().bodies().stream()
                     .filter(body -> body.encloses(resolved.edit().range()))
                     .findFirst();
         }

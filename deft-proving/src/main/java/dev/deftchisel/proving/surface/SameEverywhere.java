@@ -87,7 +87,7 @@ public final class SameEverywhere {
     }
 
     private static Taken taken(Chisel chisel, Place place, Offer offer, int number) {
-        SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
+        SourceFile file = chisel.snapshot().source(place.file());
         Range selection = place.selection();
         String shown = place.file() + ":" + file.position(selection.start())
                 + (selection.length() == 0 ? "" : "-" + file.position(selection.end()));

@@ -46,7 +46,7 @@ final class ScreenSurface implements Surface {
     @Override
     public Optional<String> take(Taken taken) {
         chisel.refresh();
-        SourceFile file = chisel.snapshot().file(taken.place().file()).orElseThrow();
+        SourceFile file = chisel.snapshot().source(taken.place().file());
         Desk desk = new Desk(chisel.workspace(), new CaretInFile(file, taken.place().caret()),
                     new ImmediateTasks(chisel), keys, commandList);
         desk.select(taken.place().selection());

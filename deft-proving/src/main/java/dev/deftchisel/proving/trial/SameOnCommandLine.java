@@ -33,7 +33,7 @@ final class SameOnCommandLine {
     /** What is wrong, or empty. */
     Optional<String> objection(Chisel chisel, Corpus corpus, Subject subject, Place place, Change change)
             throws IOException {
-        SourceFile file = chisel.snapshot().file(place.file()).orElseThrow();
+        SourceFile file = chisel.snapshot().source(place.file());
         Range selection = place.selection();
         List<String> command = new ArrayList<>(List.of(launcher.toString(), subject.operation(),
                 place.file() + ":" + file.position(selection.start())
