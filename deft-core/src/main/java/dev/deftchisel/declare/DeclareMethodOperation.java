@@ -90,9 +90,10 @@ public final class DeclareMethodOperation extends DeclareOperation {
                     "a method without a body must belong to an object of an interface or an abstract class");
         }
         // what is overridden must not be more open than what overrides it (JLS 8.4.8.3)
-        String visibility = isInterface ? "" : shape.overridden().map(below -> between(access(asked), below))
-                .orElseGet(() -> access(asked)).prefix();
-        String modifiers = (isAbstract && visibility.equals("private ") ? "" : visibility)
+        AccessLevel access = shape.overridden().map(below -> between(access(asked), below))
+                .orElseGet(() -> access(asked));
+        boolean isSilent = isInterface || isAbstract && access == AccessLevel.PRIVATE;
+        String modifiers = (isSilent ? "" : access.prefix())
                 + (isStatic ? "static " : isAbstract && !isInterface ? "abstract " : isInterface && !isAbstract
                         ? "default " : "");
         String head = modifiers + shape.typeParameters(asked) + type.get() + " " + missing.name() + "("
@@ -104,7 +105,8 @@ public final class DeclareMethodOperation extends DeclareOperation {
                         .linking(shape.parameters().all().stream().map(Parameters.One::name)
                                 .filter(name -> !name.equals(missing.name()))
                                 .collect(Collectors.toSet()))),
-                isAbstract ? implemented(asked, shape, type.get(), visibility) : List.of());
+                isAbstract ? implemented(asked, shape, type.get(), isInterface ? AccessLevel.PUBLIC : access)
+                : List.of());
     }
 
     /** Whether an interface says that it has one method only, and has it (JLS 9.6.4.9). */
@@ -122,7 +124,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
 
     /** What classes below must have then. */
     private static List<Elsewhere> implemented(DeclarationRequest asked, MethodSignature shape, String type,
-            String visibility) {
+            AccessLevel access) {
         List<Elsewhere> all = new ArrayList<>();
         for (TargetClass below : new Implementers(asked.owner(), asked.before())
                 .lacking(asked.missing().name(), shape.parameters().all().size())) {
@@ -130,7 +132,7 @@ public final class DeclareMethodOperation extends DeclareOperation {
                     asked.code(),
                     Optional.empty()).ofMethod();
             String result = shape.result().flatMap(types::member).orElse(type);
-            String head = (asked.owner().type().getKind().isInterface() ? "public " : visibility)
+            String head = access.prefix()
                     + shape.typeParameters(asked) + result
                     + " "
                     + asked.missing().name() + "(" + shape.parameters().in(types)

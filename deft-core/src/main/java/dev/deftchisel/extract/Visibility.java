@@ -25,12 +25,8 @@ public final class Visibility {
         return new AccessQuestion(label, NEAR_FIRST).question();
     }
 
-    /** The modifier with a blank after it; nothing for the package. */
-    public static String modifier(Answers answers) {
-        return level(answers).prefix();
-    }
-
-    private static AccessLevel level(Answers answers) {
+    /** The answer, or the nearest. */
+    public static AccessLevel level(Answers answers) {
         return new AccessQuestion("", NEAR_FIRST).level(answers);
     }
 

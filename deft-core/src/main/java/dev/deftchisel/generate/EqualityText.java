@@ -69,12 +69,14 @@ final class EqualityText {
 
     List<NewMember> members(List<StateField> parts, Optional<MethodTree> equality, Optional<MethodTree> hash) {
         List<NewMember> members = new ArrayList<>();
-        members.add(NewMember.added(NewMember.Kind.METHOD, "equals", equality(parts)).insteadOf(equality));
+        members.add(NewMember.added(NewMember.Kind.METHOD, "equals", equality(parts)).insteadOf(equality)
+                .finalIf(!sealed().isEmpty()));
         if (isAsked()) {
             members.add(NewMember.added(NewMember.Kind.METHOD, "canEqual", canEqual())
                     .insteadOf(target.declared("canEqual", List.of(target.named("java.lang.Object")))));
         }
-        members.add(NewMember.added(NewMember.Kind.METHOD, "hashCode", hash(parts)).insteadOf(hash));
+        members.add(NewMember.added(NewMember.Kind.METHOD, "hashCode", hash(parts)).insteadOf(hash)
+                .finalIf(!sealed().isEmpty()));
         return members;
     }
 

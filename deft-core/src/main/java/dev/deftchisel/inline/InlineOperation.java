@@ -97,7 +97,7 @@ public final class InlineOperation implements Operation {
     }
 
     private Offer offer(ResolvedPlace resolved, String title) {
-        return new Offer(id(), title, Offer.Kind.REFACTORING, resolved.bindings().get(0).range(),
+        return new Offer(id(), title, Offer.Kind.INLINE, resolved.bindings().get(0).range(),
                 resolved.symbol().filter(symbol -> symbol.kind() == SymbolKind.METHOD).isPresent() ? questions()
                 : List.of(PLACES_QUESTION));
     }

@@ -37,8 +37,7 @@ public record ImpactScope(TargetClass target, Set<String> names, boolean isFinal
      * @param hasNewSupertype whether the type also gets a supertype
      */
     public static ImpactScope of(TargetClass target, List<NewMember> members, boolean hasNewSupertype) {
-        boolean isFinal = members.stream().anyMatch(member -> member.lines().stream()
-                .anyMatch(line -> line.contains("final ") && line.contains("(") && !line.startsWith(" ")));
+        boolean isFinal = members.stream().anyMatch(NewMember::isFinal);
         return new ImpactScope(target, members.stream().map(NewMember::name).filter(name -> !OF_OBJECT.contains(name))
                 .collect(Collectors.toSet()), isFinal, hasNewSupertype);
     }

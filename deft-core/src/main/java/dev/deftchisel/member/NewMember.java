@@ -14,9 +14,10 @@ import java.util.Set;
  * @param instead the member that it takes the place of
  * @param linked  names in it that are only proposed, each declared there once
  * @param ahead   the member that it must stand before, such as one that needs its value (JLS 8.3.3)
+ * @param isFinal whether it is a method that no subclass may override
  */
 public record NewMember(Kind kind, String name, List<String> lines, Optional<Tree> instead, Optional<Tree> ahead,
-        Set<String> linked) {
+        Set<String> linked, boolean isFinal) {
 
     /** Among what a member belongs. */
     public enum Kind {
@@ -43,21 +44,26 @@ public record NewMember(Kind kind, String name, List<String> lines, Optional<Tre
 
     /** One that comes to what is there. */
     public static NewMember added(Kind kind, String name, List<String> lines) {
-        return new NewMember(kind, name, lines, Optional.empty(), Optional.empty(), Set.of());
+        return new NewMember(kind, name, lines, Optional.empty(), Optional.empty(), Set.of(), false);
     }
 
     /** The same in the place of another. */
     public NewMember insteadOf(Optional<? extends Tree> other) {
-        return new NewMember(kind, name, lines, other.map(tree -> tree), ahead, linked);
+        return new NewMember(kind, name, lines, other.map(tree -> tree), ahead, linked, isFinal);
     }
 
     /** The same with names that the user may want to change. */
     public NewMember linking(Set<String> names) {
-        return new NewMember(kind, name, lines, instead, ahead, names);
+        return new NewMember(kind, name, lines, instead, ahead, names, isFinal);
     }
 
     /** The same before another. */
     public NewMember aheadOf(Optional<? extends Tree> other) {
-        return new NewMember(kind, name, lines, instead, other.map(tree -> tree), linked);
+        return new NewMember(kind, name, lines, instead, other.map(tree -> tree), linked, isFinal);
+    }
+
+    /** The same, which no subclass may override, or may. */
+    public NewMember finalIf(boolean mayNotBeOverridden) {
+        return new NewMember(kind, name, lines, instead, ahead, linked, mayNotBeOverridden);
     }
 }

@@ -15,7 +15,7 @@ import java.util.List;
 public record Offer(String operation, String title, Kind kind, Range range, List<Question> questions) {
 
     /** The sort of an offer. */
-    public enum Kind { REFACTORING, FIX, GENERATE, RESHAPE }
+    public enum Kind { EXTRACT, INLINE, REFACTORING, FIX, GENERATE, RESHAPE }
 
     /** Copies the list. */
     public Offer {

@@ -4,6 +4,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.SymbolKind;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
@@ -123,7 +124,7 @@ public final class ExtractMethodOperation implements Operation {
             questions.add(WHERE_QUESTION);
         }
         questions.add(VISIBILITY_QUESTION);
-        return new Offer(id(), "extract " + first.shown(code) + " to a method", Offer.Kind.REFACTORING, first.range(),
+        return new Offer(id(), "extract " + first.shown(code) + " to a method", Offer.Kind.EXTRACT, first.range(),
                 questions);
     }
 
@@ -169,8 +170,7 @@ public final class ExtractMethodOperation implements Operation {
         boolean isInterface = code.element(home.get().owner()).filter(owner -> owner.getKind().isInterface())
                 .isPresent();
         if (isInterface && resolved.file().module().level() < LEVEL_OF_PRIVATE_IN_INTERFACE
-                && Visibility.modifier(answers)
-                .equals("private ")) {
+                && Visibility.level(answers) == AccessLevel.PRIVATE) {
             return Plan.refused(Reason.at(file, fragment.range(), "private methods of interfaces came with Java "
                     + LEVEL_OF_PRIVATE_IN_INTERFACE + "; let everyone call the method"));
         }
@@ -178,7 +178,7 @@ public final class ExtractMethodOperation implements Operation {
                 .or(() -> isAround ? MethodHome.objection(code, fragment) : Optional.empty())
                 .map(Plan::refused)
                 .orElseGet(() -> new MethodPlan(before, body, home.get(), name)
-                        .plan(Visibility.modifier(answers), scope, answers.single(PARAMETERS).orElse("")));
+                        .plan(Visibility.level(answers), scope, answers.single(PARAMETERS).orElse("")));
     }
 
     /** A place that turns out to mean something else is left alone. */

@@ -8,6 +8,7 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Jumps;
+import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.extract.flow.AnalysedFragment;
@@ -40,12 +41,12 @@ final class ExtractedMethod {
     private final Results results;
     private final MethodHome home;
     private final String name;
-    private final String visibility;
+    private final AccessLevel access;
     private final Layout layout;
     private final List<DuplicateClaim> alike = new ArrayList<>();
     private Optional<Reason> objection = Optional.empty();
 
-    ExtractedMethod(AnalysedFragment body, MethodInterface agreed, MethodHome home, String name, String visibility) {
+    ExtractedMethod(AnalysedFragment body, MethodInterface agreed, MethodHome home, String name, AccessLevel access) {
         this.code = body.code();
         this.fragment = body.fragment();
         this.flow = body.flow();
@@ -55,7 +56,7 @@ final class ExtractedMethod {
         this.results = agreed.results();
         this.home = home;
         this.name = name;
-        this.visibility = visibility;
+        this.access = access;
         this.layout = Layout.of(code.file());
     }
 
@@ -111,9 +112,9 @@ final class ExtractedMethod {
 
     private void head(NewCode text) {
         boolean isStatic = signature.isStatic(home);
-        boolean isOpen = isInInterface() && !visibility.equals("private ");
+        boolean isOpen = isInInterface() && access != AccessLevel.PRIVATE;
         // the methods of an interface that are not private are public without saying so (JLS 9.4)
-        text.write(isOpen ? "" : visibility).write(isStatic ? "static " : isOpen ? "default " : "");
+        text.write(isOpen ? "" : access.prefix()).write(isStatic ? "static " : isOpen ? "default " : "");
         signature.typeParameters(text);
         if (results.recordName().isPresent()) {
             text.write(results.recordName().get());

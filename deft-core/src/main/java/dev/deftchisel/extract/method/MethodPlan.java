@@ -5,6 +5,7 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.extract.flow.AnalysedFragment;
@@ -48,16 +49,16 @@ final class MethodPlan {
     /**
      * The change, or why not.
      *
-     * @param visibility the modifier, with a blank after it
+     * @param access     of the method
      * @param scope      how far duplicates are looked for
      * @param wish       of the order and names of parameters, see {@link Inputs#arranged}
      */
-    Plan plan(String visibility, DuplicateScope scope, String wish) {
+    Plan plan(AccessLevel access, DuplicateScope scope, String wish) {
         TypeWriter writer = edits.writer(code);
         ExtractedSignature signature = new ExtractedSignature(before, body, writer);
         Results results = Results.of(code, body.flow(), name);
         Duplicates twins = Duplicates.of(body, regions(scope), twin -> twin.body().obstacle(true).isEmpty()
-                && (isWithin(twin) || isReachable(twin, signature, results, visibility)));
+                && (isWithin(twin) || isReachable(twin, signature, results, access)));
         Optional<Inputs> found = twins.inputs(writer);
         Optional<String> objection = found.isEmpty()
                 ? Optional.of("a value that differs in a place which does the same has a"
@@ -68,7 +69,7 @@ final class MethodPlan {
         }
         Inputs inputs = found.get().arranged(wish);
         ExtractedMethod method = new ExtractedMethod(body, new MethodInterface(signature, inputs, results), home, name,
-                visibility);
+                access);
         ExtractedMethod.Written written = method.write();
         if (written.objection().isPresent()) {
             return Plan.refused(written.objection().get());
@@ -120,8 +121,8 @@ final class MethodPlan {
      * class.
      */
     private boolean isReachable(Duplicates.Duplicate twin, ExtractedSignature signature, Results results,
-            String visibility) {
-        boolean isSeen = !visibility.equals("private ") || twin.code() == code
+            AccessLevel access) {
+        boolean isSeen = access != AccessLevel.PRIVATE || twin.code() == code
                 && outermost(home.owner()) == outermost(twin.fragment().member());
         return signature.isStatic(home) && isSeen && results.recordName().isEmpty();
     }

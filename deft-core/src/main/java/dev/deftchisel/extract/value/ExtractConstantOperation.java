@@ -75,7 +75,7 @@ public final class ExtractConstantOperation implements Operation {
     public Optional<Offer> offer(ResolvedPlace resolved) {
         return resolved.analysis().code(resolved.file().path()).flatMap(code -> constant(code, resolved).map(selected ->
                 new Offer(id(), "extract '" + code.shown(selected.range(), 50) + "' to a constant",
-                        Offer.Kind.REFACTORING,
+                        Offer.Kind.EXTRACT,
                         selected.range(), List.of(new Question.Proposed(NAME, "the name of the constant",
                                 new NameProposals(code).ofConstant(selected.path())), PLACES_QUESTION,
                                 VISIBILITY_QUESTION))));
@@ -185,7 +185,7 @@ public final class ExtractConstantOperation implements Operation {
         }
         return Visibility.objection(answers, before, name, file)
                 .map(Plan::refused)
-                .orElseGet(() -> plan(before, code, selected.get(), name, all, Visibility.modifier(answers)));
+                .orElseGet(() -> plan(before, code, selected.get(), name, all, Visibility.level(answers).prefix()));
     }
 
     private Plan plan(Analysis before, AttributedFile code, SelectedExpression selected, String name, boolean all,

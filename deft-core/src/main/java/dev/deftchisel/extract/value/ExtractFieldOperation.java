@@ -88,7 +88,7 @@ public final class ExtractFieldOperation implements Operation {
                 .ifPresent(questions::add);
         questions.add(new Question.Proposed(NAME, "the name of the field", new NameProposals(code).of(first.path())));
         questions.addAll(List.of(VALUE_QUESTION, PLACES_QUESTION, VISIBILITY_QUESTION));
-        return new Offer(id(), "extract '" + code.shown(first.range(), 50) + "' to a field", Offer.Kind.REFACTORING,
+        return new Offer(id(), "extract '" + code.shown(first.range(), 50) + "' to a field", Offer.Kind.EXTRACT,
                 first.range(), questions);
     }
 
@@ -119,7 +119,7 @@ public final class ExtractFieldOperation implements Operation {
         if (obstacle.isPresent()) {
             return Plan.refused(obstacle.get());
         }
-        FieldEdits edits = new FieldEdits(before, code, selected, name, Visibility.modifier(answers));
+        FieldEdits edits = new FieldEdits(before, code, selected, name, Visibility.level(answers).prefix());
         boolean all = answers.single(PLACES).filter("all"::equals).isPresent();
         Optional<Reason> inTheWay = !isOnce ? edits.setHere()
                 : edits.setOnce(answers.single(VALUE).filter(CONSTRUCTORS::equals).isPresent(), all);

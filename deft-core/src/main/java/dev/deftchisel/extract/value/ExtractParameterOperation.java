@@ -94,7 +94,7 @@ public final class ExtractParameterOperation implements Operation {
                 .of(first.path())));
         questions.add(PLACES_QUESTION);
         questions.add(CALLS_QUESTION);
-        return new Offer(id(), "extract '" + code.shown(first.range(), 50) + "' to a parameter", Offer.Kind.REFACTORING,
+        return new Offer(id(), "extract '" + code.shown(first.range(), 50) + "' to a parameter", Offer.Kind.EXTRACT,
                 first.range(), questions);
     }
 

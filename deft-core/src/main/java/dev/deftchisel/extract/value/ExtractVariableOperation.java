@@ -117,7 +117,7 @@ public final class ExtractVariableOperation implements Operation {
                 .of(first.path())));
         questions.add(PLACES_QUESTION);
         questions.add(TYPE_QUESTION);
-        return new Offer(id(), "extract '" + shown(code, first) + "' to a variable", Offer.Kind.REFACTORING,
+        return new Offer(id(), "extract '" + shown(code, first) + "' to a variable", Offer.Kind.EXTRACT,
                 first.range(), questions);
     }
 

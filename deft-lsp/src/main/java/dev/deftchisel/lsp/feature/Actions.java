@@ -20,6 +20,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import org.eclipse.lsp4j.CodeAction;
 import org.eclipse.lsp4j.CodeActionContext;
@@ -37,6 +38,8 @@ import org.eclipse.lsp4j.jsonrpc.messages.Either;
  * {@link #COMMAND}.
  */
 public final class Actions {
+
+    private static final Set<String> RULES_OF_IMPORTS = Set.of("unused-import", "redundant-import", "import-order");
 
     /** The command that computes an action and has the client make its changes; its argument is an {@link Action}. */
     public static final String COMMAND = "deft.take";
@@ -183,12 +186,9 @@ public final class Actions {
     }
 
     private static String kind(Offer offer) {
-        if (offer.operation().startsWith("extract-")) {
-            return CodeActionKind.RefactorExtract;
-        } else if (offer.operation().startsWith("inline")) {
-            return CodeActionKind.RefactorInline;
-        }
         return switch (offer.kind()) {
+            case EXTRACT -> CodeActionKind.RefactorExtract;
+            case INLINE -> CodeActionKind.RefactorInline;
             case FIX -> CodeActionKind.QuickFix;
             case GENERATE -> GENERATE;
             case REFACTORING, RESHAPE -> CodeActionKind.RefactorRewrite;
@@ -273,9 +273,7 @@ public final class Actions {
                     .preview(new Place(asked.file().path(), selection(action, asked)), action.id(),
                     new Answers(action.answers())));
             case FIX_ALL -> problems.fixAll(file, problem -> true).outcome();
-            case IMPORTS -> problems.fixAll(file, problem -> problem.rule().endsWith("-import") || problem.rule()
-                    .equals("import-order"))
-                    .outcome();
+            case IMPORTS -> problems.fixAll(file, problem -> RULES_OF_IMPORTS.contains(problem.rule())).outcome();
         };
     }
 

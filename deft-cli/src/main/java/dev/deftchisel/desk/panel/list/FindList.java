@@ -57,7 +57,8 @@ public final class FindList {
             }
             List<Item<Place>> all = part == 3 ? files(chisel, name) : declared(chisel, name, part);
             return number.isEmpty() ? all : all.stream()
-                    .map(item -> atLine(chisel, chisel.snapshot().source(item.what().file()), number.get())).distinct().toList();
+                    .map(item -> atLine(chisel, chisel.snapshot().source(item.what().file()), number.get())).distinct()
+                    .toList();
         }, found);
     }
 
