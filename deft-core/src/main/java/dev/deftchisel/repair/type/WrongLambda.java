@@ -26,7 +26,6 @@ import dev.deftchisel.repair.name.MeantName;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -43,6 +42,8 @@ import javax.lang.model.type.TypeKind;
  */
 public final class WrongLambda implements Repair {
 
+    /** How many parameters a function may have, the most usual first. */
+    private static final List<Integer> USUAL_COUNTS = List.of(2, 1, 0, 3);
     private static final List<String> NAMES = List.of("key", "value", "other");
 
     @Override
@@ -234,15 +235,14 @@ public final class WrongLambda implements Repair {
         LambdaExpressionTree lambda = (LambdaExpressionTree) path.getLeaf();
         List<String> own = lambda.getParameters().stream().map(parameter -> parameter.getName().toString()).toList();
         Range head = new Range(code.range(lambda).start(), code.range(lambda.getBody()).start());
-        return IntStream.rangeClosed(0, 3).filter(count -> count != own.size()).mapToObj(count -> {
+        return USUAL_COUNTS.stream().filter(count -> count != own.size()).map(count -> {
             List<String> names = new ArrayList<>(own.subList(0, Math.min(own.size(), count)));
             NAMES.stream().filter(name -> !own.contains(name)).skip(own.isEmpty() || count < 2 ? 0 : 1)
                     .limit(Math.max(0, count - names.size())).forEach(names::add);
             return Fix.of("take " + (count == 1 ? "1 value" : count + " values"),
                     edits -> edits.replace(head, names.size() == 1 ? names.get(0) + " -> "
                     : "(" + String.join(", ", names) + ") -> "));
-        }).sorted(Comparator.comparing(fix -> fix.title().contains("2") ? 0 : fix.title().contains("1") ? 1 : 2))
-                .toList();
+        }).toList();
     }
 
     /** What a function is when nothing asks for a kind. */
