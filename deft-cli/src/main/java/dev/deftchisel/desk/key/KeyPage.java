@@ -14,7 +14,7 @@ public final class KeyPage {
     private static final String HEAD = """
             # The keys of the desk
 
-            Made by `deft desk --keys --page`. The last line of the screen always tells what keys do just then; `Alt-h` lists all of them,
+            Made by `deft desk --keys --page`. The last line of the screen always shows what keys do just then; `Alt-h` lists all of them,
             and `Shift-Tab` finds anything by a part of its name or by what it does, and does it.
 
             The thumb holds Alt while the fingers of the left hand find what is done most often, and the right hand is on the arrows. After
@@ -34,7 +34,7 @@ public final class KeyPage {
             history      =               # no key
             ```
 
-            Two things with the same keys, or a key that begins the chord of another, are told when the desk begins and by
+            Two things with the same keys, or a key that begins the chord of another, are reported when the desk begins and by
             `deft desk --keys`, which then ends with 1: `keys:2: Alt-r is for 'uses' and 'rename'; the first of them counts`.
             """;
 

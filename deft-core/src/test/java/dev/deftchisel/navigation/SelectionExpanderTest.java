@@ -11,7 +11,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-class GrowingTest {
+class SelectionExpanderTest {
 
     @TempDir
     private Path folder;

@@ -26,7 +26,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Edits that compile and bind to the same names, and still do what no rename may do. */
-class EditShapesTest {
+class EditKindCheckTest {
 
     private static final String SOURCE = """
             import java.util.List;

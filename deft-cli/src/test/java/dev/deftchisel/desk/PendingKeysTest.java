@@ -9,7 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
-class WaitingTest {
+class PendingKeysTest {
 
     private final PendingKeys waiting = new PendingKeys();
     private final List<String> done = new ArrayList<>();

@@ -25,7 +25,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Code that an edit takes away must stand elsewhere afterwards, and mean the same there. */
-class CarriedCodeTest {
+class MovedCodeTest {
 
     private static final String SOURCE = """
             class Berth {

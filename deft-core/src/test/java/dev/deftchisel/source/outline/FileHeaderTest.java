@@ -1,11 +1,9 @@
-package dev.deftchisel.source;
+package dev.deftchisel.source.outline;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.source.outline.FileHeader;
-import dev.deftchisel.source.outline.FileOutline;
-import dev.deftchisel.source.outline.TypeOutline;
+import dev.deftchisel.source.Tokens;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -17,7 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-class HeadlineTest {
+class FileHeaderTest {
 
     @Test
     void thePackageAndTheTypesOutsideOfBraces() {
@@ -53,7 +51,7 @@ class HeadlineTest {
     @Test
     void saysTheSameAsTheSkeletonOfEverySourceHere() throws IOException {
         try (Stream<Path> files = Files.walk(Path.of("src"))) {
-            List<String> sources = files.filter(file -> file.toString().endsWith(".java")).map(HeadlineTest::read)
+            List<String> sources = files.filter(file -> file.toString().endsWith(".java")).map(FileHeaderTest::read)
                     .toList();
             sources.forEach(source -> assertSame(FileOutline.of(Tokens.of(source)), FileHeader.of(source)));
         }

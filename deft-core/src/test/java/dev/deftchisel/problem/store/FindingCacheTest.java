@@ -1,4 +1,4 @@
-package dev.deftchisel.problem;
+package dev.deftchisel.problem.store;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -8,9 +8,9 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.Problems;
 import dev.deftchisel.SampleWorkspace;
 import dev.deftchisel.analysis.compiler.Monitor;
+import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.detection.Rules;
 import dev.deftchisel.problem.detection.Severities;
-import dev.deftchisel.problem.store.FindingCache;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.surroundings.EditorProperties;
 import java.io.IOException;
@@ -24,7 +24,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** What was found before is told again, and only what may have changed is looked at. */
-class LogbookTest {
+class FindingCacheTest {
 
     private static final String QUAY = """
             class Quay {

@@ -11,7 +11,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 /** What counts, and what is left alone. */
-class ScopeTest {
+class ProblemScopeTest {
 
     private static final Path BERTH = Path.of("/harbour/Berth.java");
     private static final Path TIDE = Path.of("/harbour/tides/Tide.java");

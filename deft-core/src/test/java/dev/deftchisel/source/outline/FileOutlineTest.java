@@ -1,18 +1,17 @@
-package dev.deftchisel.source;
+package dev.deftchisel.source.outline;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.source.outline.FileOutline;
-import dev.deftchisel.source.outline.MemberOutline;
-import dev.deftchisel.source.outline.TypeOutline;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
-class SkeletonTest {
+class FileOutlineTest {
 
     private static final String SOURCE = """
             package harbour . berths;

@@ -1,4 +1,4 @@
-package dev.deftchisel.problem;
+package dev.deftchisel.problem.detection;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
@@ -8,10 +8,11 @@ import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.SampleWorkspace;
 import dev.deftchisel.analysis.compiler.Focus;
-import dev.deftchisel.problem.detection.Repairs;
-import dev.deftchisel.problem.detection.RuleRunner;
-import dev.deftchisel.problem.detection.Rules;
-import dev.deftchisel.problem.detection.Severities;
+import dev.deftchisel.problem.Effect;
+import dev.deftchisel.problem.Rule;
+import dev.deftchisel.problem.RuleContext;
+import dev.deftchisel.problem.RuleDescription;
+import dev.deftchisel.problem.Tag;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
@@ -20,7 +21,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Rules led over a file: they do not get into each other's way, and say nothing where the code is not understood. */
-class SurveyorTest {
+class RuleRunnerTest {
 
     @TempDir
     private Path folder;

@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-class InitialsTest {
+class InitialsMatcherTest {
 
     @ParameterizedTest
     @CsvSource({"BP, BerthPlan", "beP, BerthPlan", "bpl, BerthPlan", "plan, BerthPlan", "ert, BerthPlan",

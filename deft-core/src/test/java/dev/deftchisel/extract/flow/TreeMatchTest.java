@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** When two pieces of code do the same. */
-class LikenessTest {
+class TreeMatchTest {
 
     @TempDir
     private Path folder;

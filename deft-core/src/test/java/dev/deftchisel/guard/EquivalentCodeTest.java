@@ -21,7 +21,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Code may go when other code does the same: by other names for variables, and with values that are passed. */
-class AlikeCodeTest {
+class EquivalentCodeTest {
 
     private static final String SOURCE = """
             class Berth {

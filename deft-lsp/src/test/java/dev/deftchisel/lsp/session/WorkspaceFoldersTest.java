@@ -21,7 +21,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-class FoldersTest {
+class WorkspaceFoldersTest {
 
     @TempDir
     private Path folder;
