@@ -76,11 +76,11 @@ class RoomsTest {
                 List<String> lines = Files.readAllLines(file);
                 boolean isText = false;
                 for (int i = 0; i < lines.size(); i++) {
-                    boolean isDelimiter = lines.get(i).contains(TEXT_BLOCK);
+                    boolean turns = lines.get(i).split(TEXT_BLOCK, -1).length % 2 == 0;
                     if (lines.get(i).length() > LONGEST_LINE && !isText) {
                         tooLong.add(root().relativize(file) + ":" + (i + 1));
                     }
-                    isText ^= isDelimiter;
+                    isText ^= turns;
                 }
             }
         }

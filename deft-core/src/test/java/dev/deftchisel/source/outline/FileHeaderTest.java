@@ -19,7 +19,8 @@ class FileHeaderTest {
 
     @Test
     void thePackageAndTheTypesOutsideOfBraces() {
-        assertEquals(new FileHeader("harbour.berths", List.of("Berth", "Slot"), Set.of("Berth", "Inner", "Slot")), FileHeader.of("""
+        assertEquals(new FileHeader("harbour.berths", List.of("Berth", "Slot"), Set.of("Berth", "Inner", "Slot")),
+                FileHeader.of("""
                 package harbour . /* the quays */ berths;
                 import java.util.*;
                 @Fee({1, 2}) class Berth { class Inner { } }
