@@ -70,15 +70,15 @@ public final class RenameOperation implements Operation {
                     new Question.Option("change", "change along")),
             "keep");
     private static final Question EXCEPT_QUESTION = new Question.Text(
-            EXCEPT, "what is named after it but keeps its name, such as getDepth,depths", "");
+            EXCEPT, "derived names that stay, such as getDepth,depths", "");
     private static final Question RELATED_QUESTION = new Question.Choice(
             RELATED,
-            "what is named after it: accessors and parameters of a field, variables and tests of a type",
-            List.of(new Question.Option("none", "keeps its name"), new Question.Option("all", "gets a new name, too")),
+            "names derived from it: accessors and parameters of a field, variables and tests of a type",
+            List.of(new Question.Option("none", "stay"), new Question.Option("all", "change, too")),
             "none");
     private static final Question MENTIONS_QUESTION = new Question.Choice(
             MENTIONS,
-            "which mentions in comments, strings and resources change too",
+            "mentions in comments, strings and resources",
             List.of(new Question.Option("none", "leave all text alone"),
                     new Question.Option("sure", "only qualified names in service files and XML attributes"),
                     new Question.Option("all", "every mention of the word")),
