@@ -144,20 +144,21 @@ final class DemoCommand implements Callable<Integer> {
         heading("Extract an expression into a local variable. One is proposed, so none need be given.");
         run("extract-variable", "src/main/java/harbour/dues/TonnageTariff.java:16:16-16:35");
 
-        heading("A name that only gets in the way: put its value where it is used.");
+        heading("Inline a variable: its value takes the place of its name.");
         run("inline", "src/main/java/harbour/dues/TonnageTariff.java:14:14");
 
-        heading("Statements become a method: what they need goes in, what is needed after them comes out.");
+        heading("Extract statements into a method: what they need becomes parameters, what is needed after them is "
+                + "returned.");
         run("extract-method", "src/main/java/harbour/office/HarbourOffice.java:36:9-38:27", "--name", "invoicesFor");
 
         heading("Two lines that read alike: both call the method, and what differs is passed.");
         run("extract-method", "src/main/java/harbour/office/HarbourOffice.java:30:9-30:60", "--name", "addBerth",
                 "--duplicates", "replace");
 
-        heading("How many days are charged? Let the callers say, in the tests as well.");
+        heading("How many days are charged? Extract a parameter: the callers pass it, in the tests as well.");
         run("extract-parameter", "src/main/java/harbour/office/HarbourOffice.java:37:75-37:76", "--name", "days");
 
-        heading("A method that says no more than its call: put what it does where it is called.");
+        heading("Inline a method that says no more than its call.");
         run("inline", "harbour.dues.TonnageTariff#isDangerous");
 
         heading("A getter that only one report calls. Its field is private; on request it is opened as far as the "

@@ -113,7 +113,7 @@ public final class GenerateDelegationOperation implements Operation {
     @Override
     public Optional<Offer> offer(ResolvedPlace resolved) {
         return delegate(resolved.analysis(), resolved)
-                .map(found -> new Offer(id(), "generate methods that pass on to " + found.part().name(),
+                .map(found -> new Offer(id(), "generate methods that delegate to " + found.part().name(),
                 Offer.Kind.GENERATE, found.target().code().range(found.target().tree()),
                 List.of(new Question.Members(MEMBERS, "the methods", List.copyOf(found.methods().keySet()),
                         found.defaultMembers()),
