@@ -50,11 +50,20 @@ final class CheckedFixes {
      */
     Finding led(Finding finding, Path file, Analysis analysis) {
         // over a scope each of several problems has its own turn
-        List<Fix> own = finding.fixes().stream().filter(fix -> !fix.isElsewhere()).toList();
+        List<Fix> all = finding.fixes().stream().filter(fix -> !fix.isElsewhere()).toList();
+        List<Fix> known = all.stream().filter(fix -> !declaresType(fix)).toList();
+        List<Fix> own = known.isEmpty() ? all : known;
         Finding alone = new Finding(finding.about(), finding.severity(), finding.range(), finding.sentence(), own);
         boolean isInDoubt = finding.about().tag() == Tag.ERROR && own.size() > 1;
         return isInDoubt ? checked(alone, file, analysis, true).stream().findFirst()
                 .map(one -> alone.leading(one.fix())).orElse(alone) : alone;
+    }
+
+    /**
+     * Where nobody looks no type is made for a name that another fix knows: one that cannot be used yet may be meant.
+     */
+    private static boolean declaresType(Fix fix) {
+        return fix instanceof Fix.Use use && use.operation().equals("declare-type");
     }
 
     /** The fixes of an error that can be taken, best first. */

@@ -11,13 +11,18 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.FixEdits;
 import dev.deftchisel.problem.detection.FixDraft;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 
 /** Works out what one fix changes, and has the guard judge it. */
 final class FixPlanner {
 
     private final Analyst analyst;
     private final List<Operation> operations;
+    /** Files that were analysed alone. */
+    private final Map<Path, Analysis> alone = new HashMap<>();
 
     FixPlanner(Analyst analyst, List<Operation> operations) {
         this.analyst = analyst;
@@ -42,7 +47,13 @@ final class FixPlanner {
         }
         return taken.losesComment()
                 ? new Outcome.Refusal(List.of(Reason.at(file, finding.range(), "a comment would be lost")), List.of())
-                : new ChangeVerifier(analyst).judge(draft.change(fix.title()), analysis);
+                : new ChangeVerifier(analyst).judge(draft.change(fix.title()), alone(file, analysis));
+    }
+
+    /** A fix stays in its file, which alone is analysed again, however many were to find the problem. */
+    private Analysis alone(Path file, Analysis analysis) {
+        return analysis.focus().files().size() == 1 ? analysis
+                : alone.computeIfAbsent(file, path -> analyst.analyse(Focus.whole(Set.of(path)).deeply()));
     }
 
     private Outcome mend(Fix.Use use) {

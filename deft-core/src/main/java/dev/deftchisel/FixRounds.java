@@ -218,11 +218,14 @@ final class FixRounds {
             AttributedFile code = analysis.code(file).orElse(null);
             List<Range> taken = new ArrayList<>();
             Set<Boolean> imports = new HashSet<>();
+            // an import mends all places of a name: to plan the fixes of each of them would take hours in a large scope
+            Set<String> imported = new HashSet<>();
             // what one round knows of the parameters of a method the next fix of it must know first
             Set<SymbolKey> redescribed = new HashSet<>();
             for (Finding found : code == null ? List.<Finding>of() : runner.context(analysis, file)) {
                 boolean isWanted = scope.contains(file, found.range().start()) && wanted.test(code.file(), found)
-                        && !found.fixes().isEmpty() && !givenUp.contains(identity(file, found, code));
+                        && !found.fixes().isEmpty() && !givenUp.contains(identity(file, found, code))
+                        && !imported.contains(code.text(found.range()));
                 Finding finding = isWanted ? checked.led(found, file, analysis) : found;
                 if (isWanted && finding.fixes().get(0) instanceof Fix.Use) {
                     usable.add(file);
@@ -238,6 +241,9 @@ final class FixRounds {
                         // the code that is looked at must not be changed by another fix of the same round either
                         taken.add(finding.range());
                         steps.add(new Step(file, finding, edits.edits(), code));
+                        if (edits.addsImport()) {
+                            imported.add(code.text(finding.range()));
+                        }
                     }
                 }
             }

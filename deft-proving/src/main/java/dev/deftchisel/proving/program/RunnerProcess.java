@@ -18,6 +18,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /**
@@ -28,6 +29,7 @@ import java.util.stream.Stream;
 final class RunnerProcess {
 
     private static final int MOST_PRINTED = 200_000;
+    private static final int PATIENCE_MILLIS = 3_000;
 
     private RunnerProcess() {
     }
@@ -58,18 +60,34 @@ final class RunnerProcess {
     private static Printed run(Path classes, Path resources) {
         Limited kept = new Limited();
         String failure = "";
+        Set<Thread> before = Set.copyOf(Thread.getAllStackTraces().keySet());
         try (URLClassLoader loader = new URLClassLoader(new URL[] {classes.toUri().toURL(), resources.toUri().toURL()},
                 ClassLoader.getPlatformClassLoader());
                 PrintStream stream = new PrintStream(kept, true, StandardCharsets.UTF_8)) {
             System.setOut(stream);
             Thread.currentThread().setContextClassLoader(loader);
             entry(loader, classes).invoke(null, (Object) new String[0]);
+            await(before);
         } catch (InvocationTargetException thrown) {
             failure = thrown.getCause().getClass().getName();
         } catch (ReflectiveOperationException | LinkageError | IOException | RuntimeException other) {
             failure = other.getClass().getName();
         }
         return new Printed(kept.toString(StandardCharsets.UTF_8), failure);
+    }
+
+    /** A program ends with the last of its threads that is no daemon (JLS 12.8), not with its main method. */
+    private static void await(Set<Thread> before) {
+        for (Thread own : Thread.getAllStackTraces().keySet()) {
+            try {
+                if (!before.contains(own) && !own.isDaemon()) {
+                    own.join(PATIENCE_MILLIS);
+                }
+            } catch (InterruptedException stopped) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
     }
 
     /** The method at which the program starts; its name and that of its class may have been changed. */
