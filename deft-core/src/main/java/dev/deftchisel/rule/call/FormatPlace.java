@@ -51,14 +51,12 @@ record FormatPlace(int start, String text, int argument, boolean isPrecise, char
             at = match.end();
             char conversion = match.group(6).charAt(0);
             boolean isFree = conversion == '%' || conversion == 'n';
-            if (!isFree) {
-                if (match.group(2).contains("<")) {
-                    last = last;
-                } else if (match.group(1) == null) {
-                    last = ordinary++;
-                } else {
-                    last = Integer.parseInt(match.group(1).substring(0, match.group(1).length() - 1)) - 1;
-                }
+            // '<' stands for the argument of the place before
+            boolean isOfNext = !isFree && !match.group(2).contains("<");
+            if (isOfNext && match.group(1) == null) {
+                last = ordinary++;
+            } else if (isOfNext) {
+                last = Integer.parseInt(match.group(1).substring(0, match.group(1).length() - 1)) - 1;
             }
             found.add(new FormatPlace(match.start(), match.group(), isFree ? -1 : last, match.group(4) != null,
                     conversion, match.group(5) != null));

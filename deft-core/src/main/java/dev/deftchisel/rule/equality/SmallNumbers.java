@@ -224,15 +224,11 @@ final class SmallNumbers {
                             low = limit.get();
                         } else if (comparison.getKind() == Tree.Kind.LESS_THAN_EQUAL) {
                             low = limit.get() + 1;
-                        } else {
-                            low = low;
                         }
                         if (comparison.getKind() == Tree.Kind.GREATER_THAN) {
                             high = limit.get();
                         } else if (comparison.getKind() == Tree.Kind.GREATER_THAN_EQUAL) {
                             high = limit.get() - 1;
-                        } else {
-                            high = high;
                         }
                     }
                 }

@@ -100,8 +100,6 @@ public final class UnusedImport implements Rule {
                 line = i;
             } else if (tokens.is(i, ';')) {
                 line = -1;
-            } else {
-                line = line;
             }
             if (line < 0 && tokens.isName(i, name)) {
                 return true;
