@@ -32,8 +32,8 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 
 /**
- * The screen as a model: it takes keys, asks backstage what it needs to know, and gives a picture of itself. To be used
- * by one thread, on which what comes from backstage is told too.
+ * The screen as a model: it takes keys, asks background tasks for what it needs to know, and gives a picture of itself.
+ * To be used by one thread, on which their results arrive, too.
  */
 public final class Desk implements PanelHost {
 

@@ -113,7 +113,7 @@ public abstract class GenerateOperation implements Operation {
                 });
     }
 
-    /** The type at a spot. */
+    /** The type at a place. */
     public static Optional<TargetClass> target(Analysis analysis, ResolvedPlace resolved) {
         return analysis.code(resolved.file().path()).flatMap(code -> TargetClass.at(code, resolved.place().caret()));
     }

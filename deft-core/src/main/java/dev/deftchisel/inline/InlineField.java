@@ -63,7 +63,7 @@ final class InlineField {
     /**
      * Works it out.
      *
-     * @param onlyHere only the use at the spot
+     * @param onlyHere only the use at the place
      * @param stays    whether the declaration stays
      */
     Plan plan(boolean onlyHere, boolean stays) {

@@ -49,7 +49,7 @@ final class InlineMethod {
     /**
      * Works it out.
      *
-     * @param onlyHere only the call at the spot
+     * @param onlyHere only the call at the place
      * @param stays    whether the declaration stays
      * @param opens    whether what the method uses and a caller may not is opened; the proof then has to look further,
      *                 see {@link Opening#widened}

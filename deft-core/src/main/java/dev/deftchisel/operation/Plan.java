@@ -40,7 +40,7 @@ public sealed interface Plan {
         return new Refused(List.of(reason));
     }
 
-    /** A refusal for what is at the spot itself. */
+    /** A refusal for what is at the place itself. */
     static Plan refused(ResolvedPlace resolved, String sentence) {
         return refused(Reason.at(resolved.file().path(), resolved.place().selection(), sentence));
     }

@@ -1,7 +1,7 @@
 /**
- * What is wrong with code or could be better, and what would mend it. A {@link dev.deftchisel.problem.Rule} says what
- * it looks for; a {@link dev.deftchisel.problem.RuleContext} leads all rules over a file once and collects what they
- * report. The rules themselves live in packages below {@code rule}, what mends errors of the compiler in
- * {@code repair}.
+ * What rules and repairs share. A {@link dev.deftchisel.problem.Rule} says what it looks for and reports to a
+ * {@link dev.deftchisel.problem.RuleContext}; a {@link dev.deftchisel.problem.Repair} offers fixes for errors of the
+ * compiler; a {@link dev.deftchisel.problem.Fix} rewrites code or uses an operation. The rules are in packages below
+ * {@code rule}, the repairs in packages below {@code repair}.
  */
 package dev.deftchisel.problem;

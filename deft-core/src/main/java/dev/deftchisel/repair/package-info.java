@@ -1,5 +1,6 @@
 /**
- * What mends errors of the compiler. Each class knows some of its codes, never its words, and is listed as a service.
- * Where something is missing that an operation can declare, the operation is used.
+ * What the repairs of compiler errors share: conversions, default values, spelling, modifiers, results. The repairs
+ * themselves are in packages below, by what is wrong: {@code name}, {@code member}, {@code call}, {@code type},
+ * {@code declaration}, {@code flow}, {@code syntax}. Each knows some codes of the compiler and is listed as a service.
  */
 package dev.deftchisel.repair;

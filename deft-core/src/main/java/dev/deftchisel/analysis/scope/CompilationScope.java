@@ -18,8 +18,8 @@ import java.util.stream.Stream;
  * Modules that are attributed together: one set of sources in which each type exists once, one class path.
  *
  * <p>The modules of a workspace that are written in the same Java and have the same versions of their libraries share
- * one universe, which lets a search over many modules cost one analysis, unless two of them have a file of the same
- * package and name. Then each module gets a universe of its own.
+ * one scope, which lets a search over many modules cost one analysis, unless two of them have a file of the same
+ * package and name. Then each module gets a scope of its own.
  *
  * @param owners  the modules whose files are attributed in it; at least one, all of them in the same Java
  * @param modules those whose sources can be seen: the owners with what they use

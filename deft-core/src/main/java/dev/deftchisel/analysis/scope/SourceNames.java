@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.Set;
 
 /**
- * What the sources of a universe declare, told from what comes from libraries.
+ * What the sources of a scope declare, as distinct from what comes from libraries.
  *
  * @param topLevelTypes binary names, with the files that declare them
  * @param packages      of the files, and every package above one

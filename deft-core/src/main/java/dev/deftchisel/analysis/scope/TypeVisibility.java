@@ -16,7 +16,7 @@ import javax.tools.JavaFileObject;
 import javax.tools.StandardLocation;
 
 /**
- * Which types code may name by its build. All modules of a universe are compiled together, with the libraries of all of
+ * Which types code may name by its build. All modules of a scope are compiled together, with the libraries of all of
  * them; a build compiles each with what it says it needs, its main code without what is for tests. Nothing is objected
  * to where the build does not say that, or not all that it says is known.
  */

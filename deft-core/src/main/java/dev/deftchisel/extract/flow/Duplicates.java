@@ -68,11 +68,6 @@ public final class Duplicates {
         this.exits = body.exits();
     }
 
-    /** None are looked for. */
-    static Duplicates none(AnalysedFragment body) {
-        return new Duplicates(body);
-    }
-
     /**
      * All that are found.
      *

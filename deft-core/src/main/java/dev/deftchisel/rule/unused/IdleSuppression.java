@@ -54,6 +54,6 @@ public final class IdleSuppression implements Rule {
 
     @Override
     public void look(TreePath path, RuleContext context) {
-        // the survey itself reports them, once it knows what was suppressed
+        // the context itself reports them, once it knows what was suppressed
     }
 }

@@ -25,7 +25,7 @@ public record FileHeader(String packageName, List<String> types, Set<String> hea
     private static final List<String> CLAUSE_WORDS = List.of("extends", "implements");
 
 
-    /** Reads the headline off a text; says the same as its {@link FileOutline}. Never fails. */
+    /** Reads the header off a text; says the same as its {@link FileOutline}. Never fails. */
     public static FileHeader of(String content) {
         Skimmer skimmer = new Skimmer(content);
         if (content.contains("\\u") || !skimmer.skim()) {

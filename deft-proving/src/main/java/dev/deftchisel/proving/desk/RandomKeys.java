@@ -140,7 +140,7 @@ public final class RandomKeys {
         }
     }
 
-    /** Lets come what has come from backstage; sometimes until nothing more comes. */
+    /** Takes the results of background tasks; sometimes until there are no more. */
     private void settle(int patience, WorkerTasks helper) {
         int moments = patience;
         try {
