@@ -60,12 +60,13 @@ class JavadocTest {
     void examplesCompile() throws IOException {
         List<String> failed = new ArrayList<>();
         int examples = 0;
+        String imports = packages().stream().map(name -> "import " + name + ".*;\n").collect(Collectors.joining());
         for (OwnFile file : OwnSources.main()) {
             for (String comment : comments(file)) {
                 Matcher example = EXAMPLE.matcher(comment);
                 while (example.find()) {
                     examples++;
-                    errors(example.group(1)).ifPresent(errors -> failed.add(file.path() + ": " + errors));
+                    errors(imports, example.group(1)).ifPresent(errors -> failed.add(file.path() + ": " + errors));
                 }
             }
         }
@@ -73,8 +74,7 @@ class JavadocTest {
         assertFalse(examples == 0, "no example was found");
     }
 
-    private Optional<String> errors(String example) throws IOException {
-        String imports = packages().stream().map(name -> "import " + name + ".*;\n").collect(Collectors.joining());
+    private Optional<String> errors(String imports, String example) {
         String code = imports + AROUND + example + "return null; } }";
         JavaCompiler compiler = ToolProvider.getSystemJavaCompiler();
         DiagnosticCollector<JavaFileObject> found = new DiagnosticCollector<>();

@@ -52,9 +52,10 @@ class RoomsTest {
 
     @Test
     void eachPackageIsDescribed() throws IOException {
+        Path root = OwnSources.root();
         List<Path> silent = OwnSources.main().stream().map(file -> file.path().getParent()).distinct()
                 .filter(folder -> !isDemo(folder))
-                .filter(folder -> !Files.exists(root().resolve(folder).resolve("package-info.java")))
+                .filter(folder -> !Files.exists(root.resolve(folder).resolve("package-info.java")))
                 .toList();
         assertEquals(List.of(), silent);
     }
@@ -63,22 +64,19 @@ class RoomsTest {
         return folder.startsWith("deft-examples/harbour");
     }
 
-    private static Path root() {
-        return Path.of("..").toAbsolutePath().normalize();
-    }
-
     /** A text block is as long as what it shows. */
     @Test
     void linesFitOnAScreen() throws IOException {
+        Path root = OwnSources.root();
         List<String> tooLong = new ArrayList<>();
-        try (Stream<Path> files = Files.walk(root())) {
-            for (Path file : files.filter(RoomsTest::isOwnCode).sorted().toList()) {
+        try (Stream<Path> files = Files.walk(root)) {
+            for (Path file : files.filter(file -> isOwnCode(root.relativize(file))).sorted().toList()) {
                 List<String> lines = Files.readAllLines(file);
                 boolean isText = false;
                 for (int i = 0; i < lines.size(); i++) {
                     boolean turns = lines.get(i).split(TEXT_BLOCK, -1).length % 2 == 0;
                     if (lines.get(i).length() > LONGEST_LINE && !isText) {
-                        tooLong.add(root().relativize(file) + ":" + (i + 1));
+                        tooLong.add(root.relativize(file) + ":" + (i + 1));
                     }
                     isText ^= turns;
                 }
@@ -88,8 +86,7 @@ class RoomsTest {
     }
 
     private static boolean isOwnCode(Path file) {
-        String path = root().relativize(file).toString();
-        return path.matches("deft-[a-z]+/src/(main|test)/java/.*\\.java");
+        return file.toString().matches("deft-[a-z]+/src/(main|test)/java/.*\\.java");
     }
 
     @Test

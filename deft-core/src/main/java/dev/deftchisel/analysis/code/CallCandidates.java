@@ -50,12 +50,6 @@ public record CallCandidates(AttributedFile code, TreePath call) {
         return named(code.visible(call), name);
     }
 
-    /** Those that can be called with as many arguments as the call has (JLS 15.12.2.1). */
-    public List<ExecutableElement> applicableByArity() {
-        int arguments = Calls.arguments(call.getLeaf()).size();
-        return all().stream().filter(method -> takes(method, arguments)).toList();
-    }
-
     /** Those that have just as many parameters as the call has arguments. */
     public List<ExecutableElement> ofSameArity() {
         int arguments = Calls.arguments(call.getLeaf()).size();

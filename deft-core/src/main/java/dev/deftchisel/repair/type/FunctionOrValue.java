@@ -86,14 +86,9 @@ public final class FunctionOrValue implements Repair {
 
     /** Whether no method of the name takes a function there. */
     private static boolean isNoFunction(TreePath call, int index, AttributedFile code) {
-        List<ExecutableElement> all = sameCount(call, code);
+        List<ExecutableElement> all = new CallCandidates(code, call).ofSameArity();
         return !all.isEmpty() && all.stream().noneMatch(method -> MeantName.function(method.getParameters().get(index)
                 .asType(), code).isPresent());
-    }
-
-    private static List<ExecutableElement> sameCount(TreePath call, AttributedFile code) {
-        return new CallCandidates(code, call).all().stream()
-                .filter(method -> method.getParameters().size() == Calls.arguments(call.getLeaf()).size()).toList();
     }
 
     /** The head of the function that is wanted in the place of a value; empty where none is. */
@@ -105,7 +100,8 @@ public final class FunctionOrValue implements Repair {
                 .map(element -> ((ExecutableElement) element).getReturnType())
                 .filter(type -> type.getKind() == TypeKind.VOID);
         return code.type(argument).or(() -> given)
-                .flatMap(own -> sameCount(call, code).stream().map(method -> method.getParameters().get(index).asType())
+                .flatMap(own -> new CallCandidates(code, call).ofSameArity().stream()
+                        .map(method -> method.getParameters().get(index).asType())
                 .filter(type -> own.getKind() == TypeKind.VOID || !code.types()
                         .isAssignable(own, code.types().erasure(type)))
                 .flatMap(type -> MeantName.function(type, code).stream())

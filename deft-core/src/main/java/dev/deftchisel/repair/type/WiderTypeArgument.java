@@ -77,8 +77,7 @@ final class WiderTypeArgument {
             return Optional.ofNullable(variable.getType());
         } else if (parent.getLeaf() instanceof MethodInvocationTree call) {
             int index = call.getArguments().indexOf(path.getLeaf());
-            Optional<TreePath> method = new CallCandidates(code, parent).all().stream()
-                    .filter(known -> known.getParameters().size() == call.getArguments().size())
+            Optional<TreePath> method = new CallCandidates(code, parent).ofSameArity().stream()
                     .findFirst().flatMap(site.context().names()::declaration)
                     .filter(found -> found.getLeaf() instanceof MethodTree);
             return method.map(found -> ((MethodTree) found.getLeaf()).getParameters())

@@ -119,8 +119,7 @@ public final class WrongOperands implements Repair {
     /** Each of the methods that fit, told by a cast of the first argument for which they take something else. */
     private static List<Fix> meant(TreePath call, AttributedFile code) {
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
-        List<ExecutableElement> all = new CallCandidates(code, call).all().stream()
-                .filter(method -> method.getParameters().size() == arguments.size())
+        List<ExecutableElement> all = new CallCandidates(code, call).ofSameArity().stream()
                 .filter(method -> IntStream.range(0, arguments.size())
                         .allMatch(i -> mayTake(method, i, arguments.get(i), call, code)))
                 .toList();
