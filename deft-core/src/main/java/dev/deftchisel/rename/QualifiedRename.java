@@ -15,6 +15,8 @@ import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
+import dev.deftchisel.rename.mention.Mentions;
+import dev.deftchisel.rename.mention.RenamedWords;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;

@@ -13,7 +13,7 @@ import dev.deftchisel.problem.Fix;
 import dev.deftchisel.problem.Repair;
 import dev.deftchisel.repair.DefaultValues;
 import dev.deftchisel.repair.ModifierWords;
-import dev.deftchisel.repair.call.WrongConstruction;
+import dev.deftchisel.repair.call.AbstractInstantiation;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
@@ -107,7 +107,7 @@ public final class NoValueYet implements Repair {
             return Optional.empty();
         }
         TypeElement element = (TypeElement) declared.asElement();
-        return Optional.ofNullable(WrongConstruction.CLASSES.get(element.getQualifiedName().toString()))
+        return Optional.ofNullable(AbstractInstantiation.CLASSES.get(element.getQualifiedName().toString()))
                 .map(code.elements()::getTypeElement)
                 .or(() -> Optional.of(element).filter(one -> one.getKind() == ElementKind.CLASS && !one.getModifiers()
                         .contains(Modifier.ABSTRACT)

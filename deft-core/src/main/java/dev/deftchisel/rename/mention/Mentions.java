@@ -1,4 +1,4 @@
-package dev.deftchisel.rename;
+package dev.deftchisel.rename.mention;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.symbol.Symbol;
@@ -34,13 +34,13 @@ import java.util.regex.Pattern;
  * of XML; and names of members in annotations that look for these. Those are taken unless told otherwise, the rest only
  * when asked for.
  */
-final class Mentions {
+public final class Mentions {
 
     private static final long LARGEST_BYTES = 1 << 20;
     private static final Pattern XML = Pattern.compile(".*\\.(?:xml|fxml|xhtml|xsd|wsdl)");
 
     /** Which mentions are taken. */
-    enum Choice {
+    public enum Choice {
         NONE, SURE, ALL;
 
         boolean takes(boolean isSure) {
@@ -52,7 +52,7 @@ final class Mentions {
     private final RenamedWords renaming;
     private final Choice choice;
 
-    Mentions(Snapshot snapshot, RenamedWords renaming, Choice choice) {
+    public Mentions(Snapshot snapshot, RenamedWords renaming, Choice choice) {
         this.snapshot = snapshot;
         this.renaming = renaming;
         this.choice = choice;
@@ -68,7 +68,7 @@ final class Mentions {
      * @param scope the only place to look, or empty for all files
      * @param known ranges that are edited already
      */
-    Map<Path, List<Edit>> inJava(Optional<Scope> scope, Map<Path, Set<Range>> known) {
+    public Map<Path, List<Edit>> inJava(Optional<Scope> scope, Map<Path, Set<Range>> known) {
         Map<Path, List<Edit>> found = new TreeMap<>();
         for (SourceFile file : snapshot.files()) {
             boolean isInScope = scope.isEmpty() || scope.get().file().equals(file.path());
@@ -85,10 +85,10 @@ final class Mentions {
     }
 
     /** The only place a local name can be spoken of. */
-    record Scope(Path file, Range range) {
+    public record Scope(Path file, Range range) {
 
         /** Local names are spoken of in the body around them, private ones in their file. */
-        static Optional<Scope> of(Symbol target, Analysis before) {
+        public static Optional<Scope> of(Symbol target, Analysis before) {
             if (!target.kind().isLocal() && !target.isPrivate()) {
                 return Optional.empty();
             }
@@ -182,7 +182,7 @@ final class Mentions {
      *
      * @param moves where else a file moves to
      */
-    List<FileChange> inResources(Map<Path, Path> moves) {
+    public List<FileChange> inResources(Map<Path, Path> moves) {
         List<FileChange> changes = new ArrayList<>();
         for (Path path : snapshot.resources()) {
             Optional<Path> target = serviceTarget(path).or(() -> Optional.ofNullable(moves.get(path)));
@@ -192,7 +192,7 @@ final class Mentions {
     }
 
     /** Mentions in files of other languages that stand beside the code. */
-    List<FileChange> beside() {
+    public List<FileChange> beside() {
         Set<Path> resources = Set.copyOf(snapshot.resources());
         return OtherLanguages.in(snapshot.workspace()).stream().filter(path -> !resources.contains(path))
                 .flatMap(path -> inTextFile(path, Optional.empty()).stream()).toList();

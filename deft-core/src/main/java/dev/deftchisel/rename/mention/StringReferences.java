@@ -1,4 +1,4 @@
-package dev.deftchisel.rename;
+package dev.deftchisel.rename.mention;
 
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
@@ -8,7 +8,7 @@ import java.util.Set;
  * Tells the text of an annotation that names a member of the class it stands in, such as the source of a test's
  * arguments.
  */
-final class StringReferences {
+public final class StringReferences {
 
     private static final Set<String> ANNOTATIONS = Set.of("MethodSource", "FieldSource", "EnabledIf", "DisabledIf");
 

@@ -1,4 +1,4 @@
-package dev.deftchisel.rename;
+package dev.deftchisel.rename.mention;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.symbol.Binding;
@@ -21,23 +21,23 @@ import java.util.Optional;
  * @param properties   names of properties as expressions write them where the code has accessors, old and new
  * @param home         the file that declares it, if that counts
  */
-record RenamedWords(String oldName, String newName, String qualifiedOld, String qualifiedNew, Map<String, String> along,
-        Map<String, String> properties,
+public record RenamedWords(String oldName, String newName, String qualifiedOld, String qualifiedNew,
+        Map<String, String> along, Map<String, String> properties,
         Optional<Path> home) {
 
     /** Copies the maps. */
-    RenamedWords {
+    public RenamedWords {
         along = Map.copyOf(along);
         properties = Map.copyOf(properties);
     }
 
     /** One name and nothing else. */
-    RenamedWords(String oldName, String newName, String qualifiedOld, String qualifiedNew) {
+    public RenamedWords(String oldName, String newName, String qualifiedOld, String qualifiedNew) {
         this(oldName, newName, qualifiedOld, qualifiedNew, Map.of(), Map.of(), Optional.empty());
     }
 
     /** What a rename changes, by what it gives another name. */
-    static RenamedWords of(Symbol target, String newName, Map<SymbolKey, String> names, Analysis before) {
+    public static RenamedWords of(Symbol target, String newName, Map<SymbolKey, String> names, Analysis before) {
         String oldName = target.name();
         Map<String, String> along = new HashMap<>();
         Map<String, String> properties = new HashMap<>();

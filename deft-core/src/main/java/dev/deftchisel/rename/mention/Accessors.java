@@ -1,4 +1,4 @@
-package dev.deftchisel.rename;
+package dev.deftchisel.rename.mention;
 
 import dev.deftchisel.external.NamedElement;
 import java.util.Optional;
@@ -6,7 +6,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Names of accessors (JavaBeans 1.01, 8.3). */
-final class Accessors {
+public final class Accessors {
 
     private static final Pattern NAME = Pattern.compile("(?:get|set|is)(\\P{Ll}.*)");
 

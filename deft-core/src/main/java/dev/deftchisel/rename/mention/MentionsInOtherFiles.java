@@ -1,4 +1,4 @@
-package dev.deftchisel.rename;
+package dev.deftchisel.rename.mention;
 
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
@@ -11,7 +11,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 
 /** What is said of mentions in files of other languages, in which nobody checks what a name means. */
-final class MentionsInOtherFiles {
+public final class MentionsInOtherFiles {
 
     private MentionsInOtherFiles() {
     }
@@ -21,7 +21,7 @@ final class MentionsInOtherFiles {
      *
      * @param texts files that are not Java
      */
-    static List<String> notes(List<FileChange> texts, Workspace workspace) {
+    public static List<String> notes(List<FileChange> texts, Workspace workspace) {
         List<FileChange> beside = texts.stream()
                 .filter(file -> OtherLanguages.of(file.path()).filter(OtherLanguages::isCode).isPresent()).toList();
         Map<String, Integer> counts = new TreeMap<>();

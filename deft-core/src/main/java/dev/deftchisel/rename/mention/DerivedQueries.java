@@ -1,4 +1,4 @@
-package dev.deftchisel.rename;
+package dev.deftchisel.rename.mention;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.symbol.Symbol;
@@ -18,7 +18,7 @@ import java.util.regex.Pattern;
  * Finds methods of repositories whose names are queries by a property, {@code findByDepthGreaterThan}: the framework
  * reads the property off the name when the program starts. They are told, not changed.
  */
-final class DerivedQueries {
+public final class DerivedQueries {
 
     private static final List<String> FRAMEWORKS = List.of("org.springframework.data", "io.micronaut.data",
             "jakarta.data");
@@ -28,7 +28,7 @@ final class DerivedQueries {
     }
 
     /** One line for each method that names a property which gets another name. */
-    static List<String> notes(Collection<SymbolKey> renamed, Analysis before) {
+    public static List<String> notes(Collection<SymbolKey> renamed, Analysis before) {
         Set<String> notes = new TreeSet<>();
         for (SymbolKey key : renamed) {
             Optional<Symbol> owner = before.symbol(key).flatMap(Symbol::owner).flatMap(before::symbol)

@@ -1,4 +1,4 @@
-package dev.deftchisel.repair.type;
+package dev.deftchisel.repair.flow;
 
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.ExpressionStatementTree;
