@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
+import dev.deftchisel.examples.DemoWorkspace;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -26,7 +27,7 @@ class CommandTest {
 
     @BeforeEach
     void copy() throws IOException {
-        DeftProcess.harbour(folder);
+        DemoWorkspace.beside().copyTo(folder);
     }
 
     private DeftProcess.Result deft(String... arguments) {

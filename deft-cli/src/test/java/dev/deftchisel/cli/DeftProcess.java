@@ -9,7 +9,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
 
 /** Runs the real command, as a process of its own or in this one, and makes workspaces for it. */
 public final class DeftProcess {
@@ -62,20 +61,5 @@ public final class DeftProcess {
                     all.toArray(String[]::new));
         }
         return new Result(code, out.toByteArray(), err.toString(StandardCharsets.UTF_8));
-    }
-
-    /** A copy of the harbour office. */
-    public static Path harbour(Path folder) throws IOException {
-        Path original = Path.of("..", "deft-examples", "harbour");
-        for (String part : List.of("pom.xml", "src")) {
-            try (Stream<Path> files = Files.walk(original.resolve(part))) {
-                for (Path file : files.filter(Files::isRegularFile).toList()) {
-                    Path target = folder.resolve(original.relativize(file));
-                    Files.createDirectories(target.getParent());
-                    Files.copy(file, target);
-                }
-            }
-        }
-        return folder;
     }
 }

@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import dev.deftchisel.examples.DemoWorkspace;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -28,7 +29,7 @@ class DeskCommandTest {
 
     @BeforeEach
     void copy() throws IOException {
-        DeftProcess.harbour(folder);
+        DemoWorkspace.beside().copyTo(folder);
     }
 
     private DeftProcess.Result deft(String... arguments) throws IOException, InterruptedException {

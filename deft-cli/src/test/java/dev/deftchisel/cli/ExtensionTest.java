@@ -3,6 +3,7 @@ package dev.deftchisel.cli;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import dev.deftchisel.examples.DemoWorkspace;
 import java.io.File;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -50,7 +51,7 @@ class ExtensionTest {
             add(packed, classes, classes);
             add(packed, EXTENSION, EXTENSION.resolve("META-INF"));
         }
-        harbour = DeftProcess.harbour(folder.resolve("harbour"));
+        harbour = DemoWorkspace.beside().copyTo(folder.resolve("harbour"));
     }
 
     /** The core and the modules it requires: not all that is on the class path could be modules together. */

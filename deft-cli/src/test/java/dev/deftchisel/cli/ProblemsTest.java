@@ -11,6 +11,7 @@ import com.networknt.schema.InputFormat;
 import com.networknt.schema.JsonSchema;
 import com.networknt.schema.JsonSchemaFactory;
 import com.networknt.schema.SpecVersion;
+import dev.deftchisel.examples.DemoWorkspace;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -49,7 +50,7 @@ class ProblemsTest {
 
     @BeforeEach
     void copy() throws IOException {
-        DeftProcess.harbour(folder);
+        DemoWorkspace.beside().copyTo(folder);
         Files.writeString(folder.resolve(FILE), CODE);
     }
 

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
+import dev.deftchisel.examples.DemoWorkspace;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -26,7 +27,7 @@ class ProjectCommandTest {
     @BeforeEach
     void copy() throws IOException {
         folder = folder.toRealPath();
-        DeftProcess.harbour(folder);
+        DemoWorkspace.beside().copyTo(folder);
     }
 
     private void level(int level) throws IOException {

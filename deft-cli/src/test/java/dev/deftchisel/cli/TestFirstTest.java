@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.cli.console.ExitCode;
+import dev.deftchisel.examples.DemoWorkspace;
 import dev.deftchisel.examples.Story;
 import dev.deftchisel.examples.TestFirst;
 import dev.deftchisel.examples.TestRun;
@@ -37,7 +38,7 @@ class TestFirstTest {
 
     @Test
     void allThatATestAsksForComesToBeByKeys() throws IOException, InterruptedException {
-        Path root = DeftProcess.harbour(folder.resolve("office")).toRealPath();
+        Path root = DemoWorkspace.beside().copyTo(folder.resolve("office")).toRealPath();
         int taken = 0;
         try (TerminalSession terminal = new TerminalSession(root, "at", "harbour.berths.Berth")) {
             terminal.await(0, TestFirstTest::isAtKeys);

@@ -4,11 +4,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.compiler.Monitor;
-import dev.deftchisel.cli.DeftProcess;
 import dev.deftchisel.desk.background.ImmediateTasks;
 import dev.deftchisel.desk.key.DefaultKeys;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.picture.Picture;
+import dev.deftchisel.examples.DemoWorkspace;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
@@ -56,7 +56,7 @@ class StoryTest {
     }
 
     private static void tell(List<String> lines) throws IOException {
-        Path folder = DeftProcess.harbour(Files.createTempDirectory("deft-story"));
+        Path folder = DemoWorkspace.beside().copyTo(Files.createTempDirectory("deft-story"));
         try (Chisel chisel = Chisel.open(OpenRequest.at(folder), Monitor.SILENT)) {
             Story story = new Story(folder, chisel);
             for (String line : lines) {

@@ -6,12 +6,12 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.compiler.Monitor;
-import dev.deftchisel.cli.DeftProcess;
 import dev.deftchisel.desk.background.BackgroundTasks;
 import dev.deftchisel.desk.background.ImmediateTasks;
 import dev.deftchisel.desk.key.DefaultKeys;
 import dev.deftchisel.desk.key.Key;
 import dev.deftchisel.desk.panel.TaskPurpose;
+import dev.deftchisel.examples.DemoWorkspace;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.workspace.opening.OpenRequest;
 import java.nio.file.Files;
@@ -63,7 +63,7 @@ class TypedOverTest {
 
     @BeforeEach
     void extract() throws Exception {
-        DeftProcess.harbour(folder);
+        DemoWorkspace.beside().copyTo(folder);
         chisel = Chisel.open(OpenRequest.at(folder), Monitor.SILENT);
         Place place = chisel.place(folder.resolve(OFFICE) + ":30:1");
         CommandList commandList = CommandList.installed();

@@ -24,14 +24,7 @@ class ExamplesTest {
 
     @BeforeEach
     void copyHarbour() throws IOException {
-        Path harbour = Path.of("harbour");
-        try (Stream<Path> files = Files.walk(harbour.resolve("src"))) {
-            for (Path file : files.filter(Files::isRegularFile).toList()) {
-                Path target = folder.resolve(harbour.relativize(file));
-                Files.createDirectories(target.getParent());
-                Files.copy(file, target);
-            }
-        }
+        new DemoWorkspace(Path.of("harbour")).copyTo(folder);
     }
 
     private List<String> lines() {

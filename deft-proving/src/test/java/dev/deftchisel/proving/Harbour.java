@@ -1,12 +1,12 @@
 package dev.deftchisel.proving;
 
+import dev.deftchisel.examples.DemoWorkspace;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.workspace.opening.OpenRequest;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.stream.Stream;
 
 /** Small workspaces for tests. */
 public final class Harbour {
@@ -22,18 +22,7 @@ public final class Harbour {
 
     /** A copy of the whole harbour office in a folder; to be written to. */
     public static Corpus copy(Path folder) throws IOException {
-        Path root = folder.toRealPath();
-        Path original = Path.of("..", "deft-examples", "harbour");
-        for (String part : List.of("pom.xml", "src")) {
-            try (Stream<Path> files = Files.walk(original.resolve(part))) {
-                for (Path file : files.filter(Files::isRegularFile).toList()) {
-                    Path target = root.resolve(original.relativize(file));
-                    Files.createDirectories(target.getParent());
-                    Files.copy(file, target);
-                }
-            }
-        }
-        return new Corpus("harbour", OpenRequest.at(root));
+        return new Corpus("harbour", OpenRequest.at(DemoWorkspace.beside().copyTo(folder.toRealPath())));
     }
 
     /** A folder with one file. */
