@@ -10,10 +10,14 @@ import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.analysis.symbol.SymbolKind;
 import dev.deftchisel.navigation.CallSignatures;
 import dev.deftchisel.navigation.DeclarationSummary;
+import dev.deftchisel.navigation.DeclaredMethods;
 import dev.deftchisel.navigation.EnclosingCall;
 import dev.deftchisel.navigation.InlayHints;
+import dev.deftchisel.navigation.NamedConstructor;
+import dev.deftchisel.navigation.OutlinedDeclaration;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
@@ -21,6 +25,8 @@ import dev.deftchisel.source.outline.TypeOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -28,6 +34,7 @@ import java.util.Set;
 import java.util.function.BiPredicate;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.VariableElement;
@@ -45,12 +52,36 @@ public final class Navigator {
         this.spots = spots;
     }
 
+    /** What a place means to somebody who looks around, see {@link NamedConstructor}; empty where no name stands. */
+    public Optional<Symbol> symbol(Place place) {
+        return symbol(spots.apply(place));
+    }
+
+    private static Optional<Symbol> symbol(ResolvedPlace resolved) {
+        return NamedConstructor.at(resolved.analysis(), resolved.file(), resolved.place().caret())
+                .or(resolved::symbol);
+    }
+
     /** Where the symbol at a place is declared; empty when no name stands there, or a library declares it. */
     public Optional<Place> declaration(Place place) {
-        return spots.apply(place).symbol().flatMap(symbol -> analyst.declaring(symbol.key()).flatMap(file -> {
-            Analysis analysis = analyst.analyse(Focus.on(Set.of(file.path()), Set.of(symbol.name())));
-            return analysis.declaration(symbol.key()).map(binding -> new Place(binding.file(), binding.range()));
-        }));
+        ResolvedPlace resolved = spots.apply(place);
+        Optional<Symbol> meant = symbol(resolved);
+        return meant.flatMap(symbol -> declaration(symbol, resolved.analysis()))
+                // a constructor that nobody wrote is declared with its class
+                .or(() -> resolved.symbol().filter(symbol -> !meant.equals(Optional.of(symbol)))
+                        .flatMap(symbol -> declaration(symbol, resolved.analysis())));
+    }
+
+    private Optional<Place> declaration(Symbol symbol, Analysis here) {
+        return here.declaration(symbol.key()).map(binding -> new Place(binding.file(), binding.range()))
+                .or(() -> analyst.declaring(symbol.key()).flatMap(file -> declaration(symbol, file)));
+    }
+
+    /** What the outline does not tell has the compiler look at what the file declares, without any body. */
+    private Optional<Place> declaration(Symbol symbol, SourceFile file) {
+        return OutlinedDeclaration.of(symbol.key(), file).map(range -> new Place(file.path(), range))
+                .or(() -> analyst.analyse(Focus.declarations(List.of(file.path()))).declaration(symbol.key())
+                        .map(binding -> new Place(binding.file(), binding.range())));
     }
 
     /** Where the type of what stands at a place is declared; empty for primitive types, and for types of libraries. */
@@ -61,41 +92,79 @@ public final class Navigator {
                 .map(element -> element instanceof ExecutableElement method ? method.getReturnType() : element.asType())
                 .filter(type -> type instanceof DeclaredType)
                 .map(type -> resolved.analysis().key(((DeclaredType) type).asElement()))
-                .flatMap(key -> analyst.declaring(key).flatMap(file ->
-                        analyst.analyse(Focus.on(Set.of(file.path()), Set.of())).declaration(key)))
-                .map(binding -> new Place(binding.file(), binding.range()));
+                .flatMap(key -> resolved.analysis().symbol(key))
+                .flatMap(type -> declaration(type, resolved.analysis()));
     }
 
     /** The types below the one at a place, or the methods that override the one there, in the workspace. */
     public List<Place> implementations(Place place) {
-        return spots.apply(place).symbol()
-                .map(symbol -> symbol.key() instanceof SymbolKey.Type
-                        ? typesBelow(symbol, (type, analysis) -> analysis.isSubtype(type, symbol.key()))
-                        : overriding(symbol))
-                .orElse(List.of()).stream()
+        return spots.apply(place).symbol().map(this::implementations).orElse(List.of()).stream()
                 .map(binding -> new Place(binding.file(), binding.range())).toList();
+    }
+
+    private List<Binding> implementations(Symbol symbol) {
+        if (symbol.key() instanceof SymbolKey.Type) {
+            return typesBelow(symbol, (type, analysis) -> analysis.isSubtype(type, symbol.key()));
+        }
+        boolean isOverridable = symbol.kind() == SymbolKind.METHOD && !symbol.isStatic() && !symbol.isPrivate();
+        return isOverridable ? overriding(symbol) : List.of();
     }
 
     /** The declarations of those types of the workspace that may be below another by their names, and are wanted. */
     List<Binding> typesBelow(Symbol above, BiPredicate<TypeElement, Analysis> isWanted) {
         Map<SourceFile, List<TypeOutline>> below = new Subtypes(analyst.snapshot()).of(Set.of(above.name()));
-        return declarations(above, below.keySet().stream().map(SourceFile::path).collect(Collectors.toSet()),
-                below.values().stream().flatMap(List::stream).map(TypeOutline::name).collect(Collectors.toSet()),
-                (key, analysis) -> analysis.known(key).filter(known -> known.element() instanceof TypeElement type
-                        && isWanted.test(type, analysis)).isPresent());
+        Map<Path, List<Range>> names = new HashMap<>();
+        below.forEach((file, types) -> names.put(file.path(), types.stream().map(TypeOutline::nameRange).toList()));
+        return declarations(above, names, (key, analysis) -> analysis.known(key)
+                .filter(known -> known.element() instanceof TypeElement type && isWanted.test(type, analysis))
+                .isPresent());
     }
 
+    /** In files that name a type which may be below the one of the method, and that may declare such a method. */
     private List<Binding> overriding(Symbol method) {
-        return declarations(method, analyst.snapshot().pathsMentioning(Set.of(method.name())), Set.of(method.name()),
-                (key, analysis) -> key instanceof SymbolKey.Method && analysis.overrides(key, method.key()));
+        Set<String> types = method.owner().stream()
+                .flatMap(owner -> owner instanceof SymbolKey.Type type ? Stream.of(simpleName(type)) : Stream.empty())
+                .collect(Collectors.toSet());
+        Set<String> below = new HashSet<>(types);
+        new Subtypes(analyst.snapshot()).of(types).values().forEach(found ->
+                found.forEach(type -> below.add(type.name())));
+        Set<Path> naming = new HashSet<>(analyst.snapshot().pathsMentioning(Set.of(method.name())));
+        if (!types.isEmpty()) {
+            naming.retainAll(analyst.snapshot().pathsMentioning(below));
+        }
+        Map<Path, List<Range>> names = new HashMap<>();
+        naming.forEach(path -> names.put(path, DeclaredMethods.in(analyst.snapshot().source(path), method.name())));
+        names.values().removeIf(List::isEmpty);
+        return declarations(method, names, (key, analysis) -> key instanceof SymbolKey.Method
+                && analysis.overrides(key, method.key()) || isImplementedByComponent(key, method, analysis));
     }
 
-    private List<Binding> declarations(Symbol except, Set<Path> files, Set<String> names,
+    private static String simpleName(SymbolKey.Type type) {
+        return type.binaryName().replaceFirst(".*[.$]", "");
+    }
+
+    /** A component of a record has an accessor that nobody need write (JLS 8.10.3). */
+    private static boolean isImplementedByComponent(SymbolKey key, Symbol method, Analysis analysis) {
+        return key instanceof SymbolKey.Field field && field.name().equals(method.name())
+                && analysis.symbol(key).filter(symbol -> symbol.kind() == SymbolKind.RECORD_COMPONENT).isPresent()
+                && analysis.known(field.owner()).filter(known -> known.element() instanceof TypeElement record
+                        && record.getRecordComponents().stream()
+                        .filter(component -> component.getSimpleName().contentEquals(field.name()))
+                        .anyMatch(component -> analysis.overrides(analysis.key(component.getAccessor()),
+                                method.key()))).isPresent();
+    }
+
+    /** @param names where what is looked for may be declared, by file */
+    private List<Binding> declarations(Symbol except, Map<Path, List<Range>> names,
             BiPredicate<SymbolKey, Analysis> isWanted) {
-        Analysis analysis = analyst.analyse(Focus.on(files, names));
-        return files.stream().sorted()
-                .flatMap(file -> analysis.bindings(file).stream())
-                .filter(binding -> binding.role() == Role.DECLARATION && !binding.key().equals(except.key()))
+        if (names.isEmpty()) {
+            return List.of();
+        }
+        Analysis analysis = analyst.analyse(Focus.around(names));
+        return names.keySet().stream().sorted()
+                .flatMap(file -> analysis.bindings(file).stream()
+                        .filter(binding -> binding.role() == Role.DECLARATION && !binding.key().equals(except.key()))
+                        .filter(binding -> names.get(file).stream().anyMatch(name -> name.encloses(binding.range()))))
                 .filter(binding -> isWanted.test(binding.key(), analysis))
                 .toList();
     }
@@ -165,7 +234,7 @@ public final class Navigator {
 
     private Optional<Uses> uses(Place place, boolean onlyThere) {
         ResolvedPlace resolved = spots.apply(place);
-        return resolved.symbol().map(symbol -> {
+        return (onlyThere ? resolved.symbol() : symbol(resolved)).map(symbol -> {
             Set<String> words = SearchWords.of(symbol, resolved.analysis());
             Set<Path> files = symbol.kind().isLocal() || onlyThere
                     ? Set.of(place.file())
@@ -186,8 +255,9 @@ public final class Navigator {
 
     private Uses.Use use(Binding binding) {
         SourceFile file = analyst.snapshot().source(binding.file());
-        return new Uses.Use(file.path(), binding.range(), file.position(binding.range().start()), binding.role(),
+        Range range = binding.isNamed() ? binding.range() : NamedConstructor.created(file.tokens(), binding.range());
+        return new Uses.Use(file.path(), range, file.position(range.start()), binding.role(),
                 file.root().use(),
-                file.lines().text(file.lines().line(binding.range().start())).strip());
+                file.lines().text(file.lines().line(range.start())).strip());
     }
 }

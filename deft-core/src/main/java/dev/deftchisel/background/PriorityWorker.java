@@ -18,6 +18,9 @@ import java.util.function.Supplier;
  */
 public final class PriorityWorker implements AutoCloseable {
 
+    /** So that somebody who looks around all the time does not keep a change from being finished. */
+    static final int MOST_TIMES_GIVEN_WAY = 3;
+
     private final Object lock = new Object();
     private final SortedMap<Integer, Deque<Task<?>>> waiting = new TreeMap<>();
     private final Thread thread;
@@ -57,6 +60,7 @@ public final class PriorityWorker implements AutoCloseable {
         private volatile Runnable check = () -> { };
         private volatile boolean isStopped;
         private boolean isDropped;
+        private int timesGivenWay;
 
         Task(WorkPriority priority, Supplier<T> work, Consumer<T> then, Consumer<Throwable> failed) {
             this.priority = priority;
@@ -64,6 +68,13 @@ public final class PriorityWorker implements AutoCloseable {
             this.then = then;
             this.failed = failed;
             this.notBefore = System.nanoTime() + TimeUnit.MILLISECONDS.toNanos(priority.pauseMillis());
+        }
+
+        /** Whether it is stopped by other work. */
+        boolean givesWayTo(WorkPriority other) {
+            return priority.isReplaced() ? priority.urgency() >= other.urgency()
+                    : priority.givesWay() && priority.urgency() > other.urgency()
+                    && timesGivenWay < MOST_TIMES_GIVEN_WAY;
         }
 
         void drop() {
@@ -116,9 +127,9 @@ public final class PriorityWorker implements AutoCloseable {
                 line.clear();
             }
             line.add(new Task<>(priority, work, then, failed));
-            running.filter(task -> task.priority.isReplaced()).ifPresent(task -> {
-                task.isDropped |= task.priority.urgency() == priority.urgency();
-                task.isStopped |= task.priority.urgency() >= priority.urgency();
+            running.filter(task -> task.givesWayTo(priority)).ifPresent(task -> {
+                task.isDropped |= task.priority.isReplaced() && task.priority.urgency() == priority.urgency();
+                task.isStopped = true;
             });
             lock.notifyAll();
         }
@@ -137,6 +148,13 @@ public final class PriorityWorker implements AutoCloseable {
     public void stopRunning() {
         synchronized (lock) {
             running.ifPresent(Task::drop);
+        }
+    }
+
+    /** Whether work of a priority is being done, and nothing has asked it to stop. */
+    boolean isRunning(WorkPriority priority) {
+        synchronized (lock) {
+            return running.filter(task -> task.priority.equals(priority) && !task.isStopped).isPresent();
         }
     }
 
@@ -204,9 +222,11 @@ public final class PriorityWorker implements AutoCloseable {
     private void stopped(Task<?> task) {
         synchronized (lock) {
             Deque<Task<?>> line = waiting.get(task.priority.urgency());
-            if (task.priority.isReplaced() && !task.isDropped && !isClosed && line.isEmpty()) {
+            boolean isWanted = task.isStopped && !task.isDropped && !isClosed;
+            if (isWanted && (!task.priority.isReplaced() || line.isEmpty())) {
                 task.isStopped = false;
-                line.add(task);
+                task.timesGivenWay++;
+                line.addFirst(task);
             }
             running = Optional.empty();
         }

@@ -6,6 +6,7 @@ import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.source.outline.FileHeader;
 import dev.deftchisel.source.outline.FileOutline;
+import java.net.URI;
 import java.nio.file.Path;
 
 /**
@@ -18,6 +19,9 @@ public final class SourceFile {
     private final SourceText text;
     private final Module module;
     private final SourceRoot root;
+    private final boolean isModuleInfo;
+    private final boolean isPackageInfo;
+    private volatile URI uri;
     private volatile Tokens tokens;
     private volatile FileHeader header;
     private volatile FileOutline outline;
@@ -30,11 +34,23 @@ public final class SourceFile {
         this.text = text;
         this.module = module;
         this.root = root;
+        this.isModuleInfo = path.endsWith("module-info.java");
+        this.isPackageInfo = path.endsWith("package-info.java");
     }
 
     /** Absolute and normalised. */
     public Path path() {
         return path;
+    }
+
+    /** The path as an address; kept, since to make one the disk is asked whether it is a folder. */
+    public URI uri() {
+        URI known = uri;
+        if (known == null) {
+            known = path.toUri();
+            uri = known;
+        }
+        return known;
     }
 
     /** The decoded text. */
@@ -59,12 +75,12 @@ public final class SourceFile {
 
     /** Whether the file is {@code module-info.java}, which no other file is compiled like. */
     public boolean isModuleInfo() {
-        return path.endsWith("module-info.java");
+        return isModuleInfo;
     }
 
     /** Whether the file is {@code package-info.java}. */
     public boolean isPackageInfo() {
-        return path.endsWith("package-info.java");
+        return isPackageInfo;
     }
 
     /** Whether the text may hold Unicode escapes (JLS 3.3), so that names need not stand in it as they read. */
@@ -138,7 +154,9 @@ public final class SourceFile {
     }
 
     SourceFile with(Path newPath, String newContent) {
-        return new SourceFile(newPath, text.with(newContent), module, root);
+        SourceFile changed = new SourceFile(newPath, text.with(newContent), module, root);
+        changed.uri = newPath.equals(path) ? uri : null;
+        return changed;
     }
 
     @Override

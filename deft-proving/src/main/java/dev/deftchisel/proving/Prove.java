@@ -1,6 +1,7 @@
 package dev.deftchisel.proving;
 
 import dev.deftchisel.proving.command.product.AnswersCommand;
+import dev.deftchisel.proving.command.product.ConformanceCommand;
 import dev.deftchisel.proving.command.product.BenchCommand;
 import dev.deftchisel.proving.command.product.EnduranceCommand;
 import dev.deftchisel.proving.command.product.FixesCommand;
@@ -37,7 +38,7 @@ import picocli.CommandLine.Command;
                 ExtractMethodCommand.class,
             InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FixesCommand.class,
             FaultsCommand.class,
-            SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class, KeysCommand.class,
+            SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class, ConformanceCommand.class, KeysCommand.class,
                     SurfacesCommand.class, EnduranceCommand.class,
             RandomOffersCommand.class, MistakesCommand.class, BehaviourCommand.class, AnnotationsCommand.class,
             ShapesCommand.class, BenchCommand.class, SpeedCommand.class, PaceCommand.class})

@@ -57,7 +57,7 @@ public final class WorkerTasks implements BackgroundTasks {
     }
 
     private static WorkPriority priority(TaskPurpose purpose) {
-        return new WorkPriority(purpose.ordinal(), purpose.pauseMillis(), purpose.isReplaced());
+        return new WorkPriority(purpose.ordinal(), purpose.pauseMillis(), purpose.isReplaced(), purpose.isReplaced());
     }
 
     private static RuntimeException shown(Throwable thrown) {

@@ -45,6 +45,16 @@ public record Focus(
         return new Focus(Set.of(file), Set.of(), Set.of(), Map.of(file, List.of(code)), false);
     }
 
+    /** What these files declare, and the bodies around some stretches of them. */
+    public static Focus around(Map<Path, List<Range>> code) {
+        return new Focus(code.keySet(), Set.of(), Set.of(), code, false);
+    }
+
+    /** What these files declare, without any body. */
+    public static Focus declarations(Collection<Path> files) {
+        return around(files.stream().distinct().collect(Collectors.toMap(file -> file, file -> List.<Range>of())));
+    }
+
     /** The same, checked deeply. */
     public Focus deeply() {
         return new Focus(files, names, types, around, true);

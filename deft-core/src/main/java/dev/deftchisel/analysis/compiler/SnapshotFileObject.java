@@ -1,7 +1,6 @@
 package dev.deftchisel.analysis.compiler;
 
 import dev.deftchisel.workspace.SourceFile;
-import java.net.URI;
 import java.util.function.Supplier;
 import javax.tools.SimpleJavaFileObject;
 
@@ -15,15 +14,11 @@ final class SnapshotFileObject extends SimpleJavaFileObject {
 
     /** @param content what the compiler is to see of the file */
     SnapshotFileObject(SourceFile file, String packageName, String simpleName, Supplier<String> content) {
-        super(uri(file), Kind.SOURCE);
+        super(file.uri(), Kind.SOURCE);
         this.file = file;
         this.packageName = packageName;
         this.simpleName = simpleName;
         this.content = content;
-    }
-
-    private static URI uri(SourceFile file) {
-        return file.path().toUri();
     }
 
     String binaryName() {

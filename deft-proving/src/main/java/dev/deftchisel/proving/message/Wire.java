@@ -15,6 +15,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
@@ -32,6 +33,7 @@ public final class Wire implements AutoCloseable {
     private final Map<Integer, CompletableFuture<JsonObject>> waiting = new ConcurrentHashMap<>();
     private final BlockingQueue<JsonObject> told = new LinkedBlockingQueue<>();
     private final CompletableFuture<Boolean> end = new CompletableFuture<>();
+    private final Set<String> registered = ConcurrentHashMap.newKeySet();
     private int lastId;
 
     /** Starts a server. */
@@ -74,6 +76,10 @@ public final class Wire implements AutoCloseable {
                         .equals("textDocument/publishDiagnostics")) {
                     told.add(message.getAsJsonObject("params"));
                 } else if (message.has("id") && message.has("method")) {
+                    if (message.get("method").getAsString().equals("client/registerCapability")) {
+                        message.getAsJsonObject("params").getAsJsonArray("registrations").forEach(one ->
+                                registered.add(one.getAsJsonObject().get("method").getAsString()));
+                    }
                     // the server asks something; nothing is an answer to all of it
                     send(json("{'jsonrpc':'2.0','id':%s,'result':null}", message.get("id")));
                 }
@@ -167,6 +173,11 @@ public final class Wire implements AutoCloseable {
             }
         } while (!next.get("uri").getAsString().equals(uri) || !next.has("version") || next.get("version")
                 .getAsInt() != version);
+    }
+
+    /** What the server asked the client to send it. */
+    Set<String> registered() {
+        return Set.copyOf(registered);
     }
 
     /** The id of the latest question. */
