@@ -241,10 +241,13 @@ public final class Chisel implements AutoCloseable {
 
     /** What can be done at a place, best first: what is about all that is selected, then what is about least. */
     public List<Offer> offers(Place place) {
-        ResolvedPlace resolved = look(place);
+        return DeepStack.call(() -> offers(look(place)));
+    }
+
+    private List<Offer> offers(ResolvedPlace resolved) {
         return operations.stream()
                 .flatMap(operation -> offer(operation, resolved).stream())
-                .sorted(Comparator.comparing((Offer offer) -> !offer.range().encloses(place.selection()))
+                .sorted(Comparator.comparing((Offer offer) -> !offer.range().encloses(resolved.place().selection()))
                         .thenComparing(offer -> offer.range().length()))
                 .toList();
     }
@@ -255,7 +258,7 @@ public final class Chisel implements AutoCloseable {
             return operation.offer(resolved);
         } catch (CancellationException stopped) {
             throw stopped;
-        } catch (RuntimeException failed) {
+        } catch (RuntimeException | StackOverflowError failed) {
             LOG.warn("'{}' failed at {} and is not offered there", operation.id(), resolved.place().file(), failed);
             return Optional.empty();
         }

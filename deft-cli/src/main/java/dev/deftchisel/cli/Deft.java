@@ -75,6 +75,9 @@ public final class Deft {
         } catch (OutOfMemoryError tooMuch) {
             console.say("deft: there is not enough memory for this code, nothing was changed;"
                     + " give more with JAVA_TOOL_OPTIONS=-Xmx4g");
+        } catch (StackOverflowError tooDeep) {
+            console.say("deft: this code is nested too deeply, nothing was changed;"
+                    + " give more room with JAVA_TOOL_OPTIONS=-Xss64m");
         } catch (LinkageError broken) {
             console.say("deft: this installation is damaged (" + broken + "); build it anew");
         }

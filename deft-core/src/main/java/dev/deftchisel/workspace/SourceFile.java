@@ -7,7 +7,9 @@ import dev.deftchisel.source.Tokens;
 import dev.deftchisel.source.outline.FileHeader;
 import dev.deftchisel.source.outline.FileOutline;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.List;
 
 /**
  * One Java file of a snapshot. What is derived from the text is computed when first asked for and then kept; asking
@@ -36,6 +38,15 @@ public final class SourceFile {
         this.root = root;
         this.isModuleInfo = path.endsWith("module-info.java");
         this.isPackageInfo = path.endsWith("package-info.java");
+    }
+
+    /** A text without a workspace, for what it tells on its own: tokens, outline, lines. */
+    public static SourceFile alone(Path path, String content) {
+        Path folder = path.toAbsolutePath().getParent();
+        SourceRoot root = new SourceRoot(folder, SourceRoot.Use.MAIN, SourceRoot.Kind.SOURCE);
+        Module module = new Module("alone", folder, List.of(root), Dependencies.NONE, List.of(), JavaLevel.running(),
+                StandardCharsets.UTF_8);
+        return new SourceFile(path, new SourceText(content, StandardCharsets.UTF_8, false, true), module, root);
     }
 
     /** Absolute and normalised. */

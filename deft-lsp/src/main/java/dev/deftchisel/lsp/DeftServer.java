@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import java.util.stream.Stream;
@@ -39,20 +40,21 @@ import org.eclipse.lsp4j.SignatureHelpOptions;
 import org.eclipse.lsp4j.TextDocumentSyncKind;
 import org.eclipse.lsp4j.TextDocumentSyncOptions;
 import org.eclipse.lsp4j.WorkDoneProgressCancelParams;
+import org.eclipse.lsp4j.WorkspaceFolder;
 import org.eclipse.lsp4j.WorkspaceFoldersOptions;
 import org.eclipse.lsp4j.WorkspaceServerCapabilities;
 import org.eclipse.lsp4j.jsonrpc.Launcher;
-import org.eclipse.lsp4j.jsonrpc.MessageConsumer;
-import org.eclipse.lsp4j.jsonrpc.MessageIssueException;
+import org.eclipse.lsp4j.jsonrpc.ResponseErrorException;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
-import org.eclipse.lsp4j.jsonrpc.messages.MessageIssue;
-import org.eclipse.lsp4j.jsonrpc.messages.RequestMessage;
+import org.eclipse.lsp4j.jsonrpc.messages.ResponseError;
 import org.eclipse.lsp4j.jsonrpc.messages.ResponseErrorCode;
 import org.eclipse.lsp4j.launch.LSPLauncher;
 import org.eclipse.lsp4j.services.LanguageClient;
 import org.eclipse.lsp4j.services.LanguageServer;
 import org.eclipse.lsp4j.services.TextDocumentService;
 import org.eclipse.lsp4j.services.WorkspaceService;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * The language server for one client:
@@ -61,6 +63,8 @@ import org.eclipse.lsp4j.services.WorkspaceService;
  * }</pre>
  */
 public final class DeftServer implements LanguageServer {
+
+    private static final Logger LOG = LoggerFactory.getLogger(DeftServer.class);
 
     private final Session session;
     private final TextRequests texts;
@@ -86,7 +90,8 @@ public final class DeftServer implements LanguageServer {
     public boolean serve(InputStream in, OutputStream out) throws InterruptedException {
         Launcher<LanguageClient> launcher = new LSPLauncher.Builder<LanguageClient>().setLocalService(this)
                 .setRemoteInterface(LanguageClient.class).setInput(in).setOutput(out)
-                .validateMessages(true).wrapMessages(DeftServer::withParameters).create();
+                .setExceptionHandler(DeftServer::said)
+                .validateMessages(true).wrapMessages(new MessageGate(this, texts, workspace)::before).create();
         session.connect(launcher.getRemoteProxy());
         Future<Void> reading = launcher.startListening();
         Thread watch = new Thread(() -> {
@@ -108,27 +113,38 @@ public final class DeftServer implements LanguageServer {
         }
     }
 
-    /**
-     * Requests without the parameters that all but one of them have are told so; the validation only looks into those.
-     */
-    private static MessageConsumer withParameters(MessageConsumer next) {
-        return message -> {
-            if (message instanceof RequestMessage request && request.getParams() == null && !request.getMethod()
-                    .equals("shutdown")) {
-                throw new MessageIssueException(message, List.of(new MessageIssue("there are no parameters",
-                        ResponseErrorCode.InvalidParams.getValue())));
-            }
-            next.consume(message);
-        };
+    /** What the protocol allows to be said of a failure: no traces, which tell the user nothing. */
+    private static ResponseError said(Throwable failed) {
+        Throwable cause = failed instanceof CompletionException wrapped && wrapped.getCause() != null
+                ? wrapped.getCause() : failed;
+        if (cause instanceof ResponseErrorException known) {
+            return known.getResponseError();
+        }
+        LOG.warn("a request failed", cause);
+        return new ResponseError(ResponseErrorCode.InternalError, "this could not be answered: "
+                + cause.getClass().getSimpleName() + (cause.getMessage() == null ? "" : ", " + cause.getMessage()),
+                null);
     }
 
     @Override
     public CompletableFuture<InitializeResult> initialize(InitializeParams params) {
         session.agree(Negotiated.of(params.getCapabilities()));
         session.set(ServerSettings.of(params.getInitializationOptions(), ServerSettings.STANDARD));
-        Optional.ofNullable(params.getWorkspaceFolders()).orElse(List.of())
-                .forEach(folder -> Documents.path(folder.getUri()).ifPresent(session.folders()::add));
+        folders(params).flatMap(uri -> Documents.path(uri).stream()).forEach(session.folders()::add);
+        Optional.ofNullable(params.getProcessId()).flatMap(ProcessHandle::of)
+                .ifPresent(client -> client.onExit().thenRun(() -> ended.complete(isShut)));
         return CompletableFuture.completedFuture(new InitializeResult(capabilities(), new ServerInfo("Deft Chisel")));
+    }
+
+    /** The folders that the client has open, however it says so (LSP 3.17, initialize). */
+    @SuppressWarnings("deprecation") // what older clients send
+    private static Stream<String> folders(InitializeParams params) {
+        if (params.getWorkspaceFolders() != null && !params.getWorkspaceFolders().isEmpty()) {
+            return params.getWorkspaceFolders().stream().map(WorkspaceFolder::getUri);
+        }
+        return Optional.ofNullable(params.getRootUri())
+                .or(() -> Optional.ofNullable(params.getRootPath()).map(path -> Path.of(path).toUri().toString()))
+                .stream();
     }
 
     private ServerCapabilities capabilities() {

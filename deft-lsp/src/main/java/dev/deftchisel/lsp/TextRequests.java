@@ -11,9 +11,12 @@ import dev.deftchisel.lsp.feature.Renames;
 import dev.deftchisel.lsp.feature.TextStructure;
 import dev.deftchisel.lsp.session.Documents;
 import dev.deftchisel.lsp.session.Session;
+import dev.deftchisel.lsp.session.Worker.Urgency;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import org.eclipse.lsp4j.CallHierarchyIncomingCall;
 import org.eclipse.lsp4j.CallHierarchyIncomingCallsParams;
 import org.eclipse.lsp4j.CallHierarchyItem;
@@ -89,6 +92,16 @@ final class TextRequests implements TextDocumentService {
         this.renames = renames;
     }
 
+    private <T> CompletableFuture<T> look(String uri, Supplier<T> otherwise,
+            Function<Session.RequestContext, T> question) {
+        return session.ask(Urgency.LOOK, uri, otherwise, question);
+    }
+
+    private <T> CompletableFuture<T> work(String uri, Supplier<T> otherwise,
+            Function<Session.RequestContext, T> question) {
+        return session.ask(Urgency.WORK, uri, otherwise, question);
+    }
+
     @Override
     public void didOpen(DidOpenTextDocumentParams params) {
         TextDocumentItem opened = params.getTextDocument();
@@ -110,14 +123,14 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public void didClose(DidCloseTextDocumentParams params) {
-        session.documents().close(params.getTextDocument().getUri());
+        session.closed(params.getTextDocument().getUri());
         diagnostics.closed(params.getTextDocument().getUri());
         diagnostics.changed();
     }
 
     @Override
     public void didSave(DidSaveTextDocumentParams params) {
-        Documents.path(params.getTextDocument().getUri()).ifPresent(path -> session.worker().ask(() -> {
+        Documents.path(params.getTextDocument().getUri()).ifPresent(path -> session.worker().ask(Urgency.LOOK, () -> {
             session.folders().refresh(List.of(path));
             return path;
         }));
@@ -125,7 +138,7 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<DocumentDiagnosticReport> diagnostic(DocumentDiagnosticParams params) {
-        return session.ask(params.getTextDocument().getUri(), () -> report(List.of()),
+        return session.askWhole(params.getTextDocument().getUri(), () -> report(List.of()),
                 asked -> report(Diagnostics.of(asked)));
     }
 
@@ -135,18 +148,18 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<List<Either<Command, CodeAction>>> codeAction(CodeActionParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of, asked -> actions.at(asked, params));
+        return look(params.getTextDocument().getUri(), List::of, asked -> actions.at(asked, params));
     }
 
     @Override
     public CompletableFuture<CodeAction> resolveCodeAction(CodeAction unresolved) {
-        return session.worker().ask(() -> actions.resolve(unresolved));
+        return session.worker().ask(Urgency.WORK, () -> actions.resolve(unresolved));
     }
 
     @Override
     public CompletableFuture<Either3<Range, PrepareRenameResult, PrepareRenameDefaultBehavior>> prepareRename(
             PrepareRenameParams params) {
-        return session.ask(params.getTextDocument().getUri(), () -> null, asked ->
+        return look(params.getTextDocument().getUri(), () -> null, asked ->
                 renames.prepare(asked, params.getPosition())
                         .map(found -> Either3.<Range, PrepareRenameResult, PrepareRenameDefaultBehavior>forSecond(
                                 found)).orElse(null));
@@ -154,125 +167,125 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<WorkspaceEdit> rename(RenameParams params) {
-        return session.ask(params.getTextDocument().getUri(), () -> null,
+        return work(params.getTextDocument().getUri(), () -> null,
                 asked -> renames.rename(asked, params.getPosition(), params.getNewName()));
     }
 
     @Override
     public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> definition(
             DefinitionParams params) {
-        return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
+        return look(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
                 asked -> Either.forLeft(Navigation.declaration(asked, params.getPosition())));
     }
 
     @Override
     public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> declaration(
             DeclarationParams params) {
-        return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
+        return look(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
                 asked -> Either.forLeft(Navigation.declaration(asked, params.getPosition())));
     }
 
     @Override
     public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> typeDefinition(
             TypeDefinitionParams params) {
-        return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
+        return look(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
                 asked -> Either.forLeft(Navigation.typeDeclaration(asked, params.getPosition())));
     }
 
     @Override
     public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> implementation(
             ImplementationParams params) {
-        return session.ask(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
+        return work(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
                 asked -> Either.forLeft(Navigation.implementations(asked, params.getPosition())));
     }
 
     @Override
     public CompletableFuture<List<? extends Location>> references(ReferenceParams params) {
         boolean withDeclarations = params.getContext() != null && params.getContext().isIncludeDeclaration();
-        return session.ask(params.getTextDocument().getUri(), List::of,
+        return work(params.getTextDocument().getUri(), List::of,
                 asked -> Navigation.references(asked, params.getPosition(), withDeclarations));
     }
 
     @Override
     public CompletableFuture<Hover> hover(HoverParams params) {
-        return session.ask(params.getTextDocument().getUri(), () -> null,
+        return look(params.getTextDocument().getUri(), () -> null,
                 asked -> Hovers.at(asked, params.getPosition()).orElse(null));
     }
 
     @Override
     public CompletableFuture<List<InlayHint>> inlayHint(InlayHintParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of,
+        return look(params.getTextDocument().getUri(), List::of,
                 asked -> Insights.hints(asked, params.getRange()));
     }
 
     @Override
     public CompletableFuture<LinkedEditingRanges> linkedEditingRange(LinkedEditingRangeParams params) {
-        return session.ask(params.getTextDocument().getUri(), () -> null,
+        return look(params.getTextDocument().getUri(), () -> null,
                 asked -> Insights.linked(asked, params.getPosition()).orElse(null));
     }
 
     @Override
     public CompletableFuture<List<FoldingRange>> foldingRange(FoldingRangeRequestParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of, asked -> TextStructure.folds(asked.file()));
+        return session.askText(params.getTextDocument().getUri(), List::of, asked -> TextStructure.folds(asked.file()));
     }
 
     @Override
     public CompletableFuture<List<SelectionRange>> selectionRange(SelectionRangeParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of,
+        return session.askText(params.getTextDocument().getUri(), List::of,
                 asked -> TextStructure.growing(asked, params.getPositions()));
     }
 
     @Override
     public CompletableFuture<List<? extends DocumentHighlight>> documentHighlight(DocumentHighlightParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of,
+        return look(params.getTextDocument().getUri(), List::of,
                 asked -> Navigation.highlights(asked, params.getPosition()));
     }
 
     @Override
     public CompletableFuture<List<Either<SymbolInformation, DocumentSymbol>>> documentSymbol(
             DocumentSymbolParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of, Navigation::symbols);
+        return session.askText(params.getTextDocument().getUri(), List::of, Navigation::symbols);
     }
 
     @Override
     public CompletableFuture<SignatureHelp> signatureHelp(SignatureHelpParams params) {
-        return session.ask(params.getTextDocument().getUri(), () -> null,
+        return look(params.getTextDocument().getUri(), () -> null,
                 asked -> Hierarchies.signatures(asked, params.getPosition()).orElse(null));
     }
 
     @Override
     public CompletableFuture<List<CallHierarchyItem>> prepareCallHierarchy(CallHierarchyPrepareParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of,
+        return look(params.getTextDocument().getUri(), List::of,
                 asked -> Hierarchies.calls(asked, params.getPosition()));
     }
 
     @Override
     public CompletableFuture<List<CallHierarchyIncomingCall>> callHierarchyIncomingCalls(
             CallHierarchyIncomingCallsParams params) {
-        return session.ask(params.getItem().getUri(), List::of, asked -> Hierarchies.incoming(asked, params.getItem()));
+        return work(params.getItem().getUri(), List::of, asked -> Hierarchies.incoming(asked, params.getItem()));
     }
 
     @Override
     public CompletableFuture<List<CallHierarchyOutgoingCall>> callHierarchyOutgoingCalls(
             CallHierarchyOutgoingCallsParams params) {
-        return session.ask(params.getItem().getUri(), List::of, asked -> Hierarchies.outgoing(asked, params.getItem()));
+        return work(params.getItem().getUri(), List::of, asked -> Hierarchies.outgoing(asked, params.getItem()));
     }
 
     @Override
     public CompletableFuture<List<TypeHierarchyItem>> prepareTypeHierarchy(TypeHierarchyPrepareParams params) {
-        return session.ask(params.getTextDocument().getUri(), List::of,
+        return look(params.getTextDocument().getUri(), List::of,
                 asked -> Hierarchies.types(asked, params.getPosition()));
     }
 
     @Override
     public CompletableFuture<List<TypeHierarchyItem>> typeHierarchySupertypes(TypeHierarchySupertypesParams params) {
-        return session.ask(params.getItem().getUri(), List::of,
+        return work(params.getItem().getUri(), List::of,
                 asked -> Hierarchies.types(asked, params.getItem(), Hierarchy::supertypes));
     }
 
     @Override
     public CompletableFuture<List<TypeHierarchyItem>> typeHierarchySubtypes(TypeHierarchySubtypesParams params) {
-        return session.ask(params.getItem().getUri(), List::of,
+        return work(params.getItem().getUri(), List::of,
                 asked -> Hierarchies.types(asked, params.getItem(), Hierarchy::subtypes));
     }
 }

@@ -12,6 +12,7 @@ import dev.deftchisel.lsp.session.Documents;
 import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.ServerSettings;
 import dev.deftchisel.lsp.session.Session;
+import dev.deftchisel.lsp.session.Worker.Urgency;
 import dev.deftchisel.operation.Question;
 import java.nio.file.Path;
 import java.util.List;
@@ -63,10 +64,11 @@ final class WorkspaceRequests implements WorkspaceService {
                     + Actions.ASKING_COMMAND
                     + "' with an action that was offered, and answers"));
         }
-        return session.worker().<Actions.Action>ask(() -> Actions.Action.of((JsonElement) arguments.get(0)))
+        JsonElement offered = (JsonElement) arguments.get(0);
+        return session.worker().<Actions.Action>ask(Urgency.LOOK, () -> Actions.Action.of(offered))
                 .thenCompose(action -> isAsking ? asked(action) : CompletableFuture.completedFuture(action))
-                .thenCompose(action -> session.worker().<WorkspaceEdit>ask(() -> actions.edit(arguments.size() == 2
-                        ? action.and((JsonElement) arguments.get(1)) : action)))
+                .thenCompose(action -> session.worker().<WorkspaceEdit>ask(Urgency.WORK, () -> actions.edit(
+                        arguments.size() == 2 ? action.and((JsonElement) arguments.get(1)) : action)))
                 .thenCompose(edit -> session.editor().applyEdit(new ApplyWorkspaceEditParams(edit)))
                 .thenApply(done -> null);
     }
@@ -88,7 +90,7 @@ final class WorkspaceRequests implements WorkspaceService {
 
     /** The action with what the user answers. */
     private CompletableFuture<Actions.Action> asked(Actions.Action action) {
-        return session.worker().<List<Question>>ask(() -> session.asked(action.uri())
+        return session.worker().<List<Question>>ask(Urgency.WORK, () -> session.asked(action.uri())
                 .map(asked -> Questions.of(asked, action))
                 .orElse(List.of()))
                 .thenCompose(new Questions(session)::ask)
@@ -108,7 +110,7 @@ final class WorkspaceRequests implements WorkspaceService {
     @Override
     public CompletableFuture<Either<List<? extends SymbolInformation>, List<? extends WorkspaceSymbol>>> symbol(
             WorkspaceSymbolParams params) {
-        return session.worker().ask(() -> Either.forRight(Navigation.find(session, params.getQuery())));
+        return session.worker().ask(Urgency.LOOK, () -> Either.forRight(Navigation.find(session, params.getQuery())));
     }
 
     @Override
@@ -118,7 +120,7 @@ final class WorkspaceRequests implements WorkspaceService {
             return CompletableFuture.completedFuture(null);
         }
         FileRename renamed = params.getFiles().get(0);
-        return session.ask(renamed.getOldUri(), () -> null, asked -> Documents.path(renamed.getNewUri())
+        return session.ask(Urgency.WORK, renamed.getOldUri(), () -> null, asked -> Documents.path(renamed.getNewUri())
                 .flatMap(target -> renames.fileRenamed(asked, target)).orElse(null));
     }
 
@@ -132,7 +134,7 @@ final class WorkspaceRequests implements WorkspaceService {
     public void didChangeWatchedFiles(DidChangeWatchedFilesParams params) {
         List<Path> files = params.getChanges().stream().map(change -> Documents.path(change.getUri()))
                 .flatMap(Optional::stream).toList();
-        session.worker().ask(() -> {
+        session.worker().ask(Urgency.LOOK, () -> {
             session.folders().refresh(files);
             return files;
         });
@@ -142,7 +144,7 @@ final class WorkspaceRequests implements WorkspaceService {
     @Override
     public void didChangeWorkspaceFolders(DidChangeWorkspaceFoldersParams params) {
         params.getEvent().getAdded().forEach(folder -> path(folder).ifPresent(session.folders()::add));
-        session.worker().ask(() -> {
+        session.worker().ask(Urgency.LOOK, () -> {
             params.getEvent().getRemoved().forEach(folder -> path(folder).ifPresent(session.folders()::remove));
             return params;
         });

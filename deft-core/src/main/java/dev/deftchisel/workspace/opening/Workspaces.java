@@ -8,17 +8,25 @@ import dev.deftchisel.workspace.SourceRoot;
 import dev.deftchisel.workspace.UnfitJavaException;
 import dev.deftchisel.workspace.Workspace;
 import dev.deftchisel.workspace.WorkspaceException;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.ServiceLoader;
+import java.util.Set;
 import java.util.stream.Stream;
 
 /** Opens workspaces: goes from a folder upwards to the outermost project, and lets the reader for its kind read it. */
 public final class Workspaces {
+
+    private static final int MOST_LEVELS = 3;
+    private static final int MOST_FOLDERS = 200;
+    private static final Set<String> NO_PROJECTS = Set.of("target", "build", "out", "bin", "node_modules");
 
     private final List<ProjectReader> readers;
 
@@ -67,6 +75,35 @@ public final class Workspaces {
                     + "; name one with --source, or run deft inside a project");
         }
         return workspace;
+    }
+
+    /**
+     * The folder itself when it lies in a project, or else the projects below it, which may be none; folders of builds
+     * and hidden ones are not looked into.
+     *
+     * @param folder of any sort
+     */
+    public List<Path> projectsAround(Path folder) {
+        boolean isInProject = Stream.<Path>iterate(folder, path -> path != null, Path::getParent)
+                .anyMatch(this::isProject);
+        return isInProject ? List.of(folder) : projectsBelow(folder, MOST_LEVELS);
+    }
+
+    private List<Path> projectsBelow(Path folder, int levels) {
+        if (levels == 0) {
+            return List.of();
+        }
+        List<Path> inside;
+        try (Stream<Path> all = Files.list(folder)) {
+            inside = all.filter(path -> Files.isDirectory(path, LinkOption.NOFOLLOW_LINKS))
+                    .filter(path -> !path.getFileName().toString().startsWith(".")
+                            && !NO_PROJECTS.contains(path.getFileName().toString()))
+                    .sorted().limit(MOST_FOLDERS).toList();
+        } catch (IOException | UncheckedIOException unreadable) {
+            return List.of();
+        }
+        return inside.stream().flatMap(path -> isProject(path) ? Stream.of(path)
+                : projectsBelow(path, levels - 1).stream()).toList();
     }
 
     private Workspace project(OpenRequest request) {

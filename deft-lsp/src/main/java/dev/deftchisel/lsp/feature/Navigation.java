@@ -74,7 +74,7 @@ public final class Navigation {
     }
 
     /** As a tree, or for a client that knows none one after the other with what each is declared in. */
-    public static List<Either<SymbolInformation, DocumentSymbol>> symbols(Session.RequestContext asked) {
+    public static List<Either<SymbolInformation, DocumentSymbol>> symbols(Session.FileText asked) {
         List<DeclarationTree> all = DeclarationTree.in(asked.file());
         if (asked.session().client().symbolTrees()) {
             return all.stream().map(one -> Either.<SymbolInformation, DocumentSymbol>forRight(
@@ -86,7 +86,7 @@ public final class Navigation {
     }
 
     @SuppressWarnings("deprecation") // what the protocol has for clients that know no better
-    private static void flatten(Session.RequestContext asked, DeclarationTree declared, String container,
+    private static void flatten(Session.FileText asked, DeclarationTree declared, String container,
             List<Either<SymbolInformation,
             DocumentSymbol>> flat) {
         MemberOutline member = declared.member();

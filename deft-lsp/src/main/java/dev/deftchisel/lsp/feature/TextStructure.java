@@ -32,7 +32,7 @@ public final class TextStructure {
         }).toList();
     }
 
-    public static List<SelectionRange> growing(Session.RequestContext asked, List<Position> positions) {
+    public static List<SelectionRange> growing(Session.FileText asked, List<Position> positions) {
         Positions places = asked.positions();
         List<SelectionRange> all = new ArrayList<>();
         for (Position position : positions) {

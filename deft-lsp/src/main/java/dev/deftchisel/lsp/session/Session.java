@@ -9,8 +9,10 @@ import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.eclipse.lsp4j.MessageParams;
@@ -24,6 +26,7 @@ public final class Session implements AutoCloseable {
     private final Documents documents = new Documents();
     private final Worker worker = new Worker();
     private final WorkspaceFolders folders = new WorkspaceFolders(worker.monitor(), new Progress(this), this::tell);
+    private final Map<Path, SourceFile> texts = new ConcurrentHashMap<>();
     private final Optional<Path> pages;
     /** Of the worker's thread. */
     private Optional<Looked> looked = Optional.empty();
@@ -72,7 +75,7 @@ public final class Session implements AutoCloseable {
     /** From now on these count; what is open opens anew where other things may be done. */
     public void set(ServerSettings other) {
         this.settings = other;
-        worker.ask(() -> {
+        worker.ask(Worker.Urgency.LOOK, () -> {
             folders.allow(other.permissions());
             return other;
         });
@@ -131,17 +134,60 @@ public final class Session implements AutoCloseable {
         }
     }
 
+    /** A file for which no workspace is needed. */
+    public record FileText(Session session, SourceFile file) {
+
+        /** Its positions as the client counts them. */
+        public Positions positions() {
+            return session.positions(file);
+        }
+    }
+
+    /** A file is not open any more. */
+    public void closed(String uri) {
+        documents.close(uri);
+        Documents.path(uri).ifPresent(texts::remove);
+    }
+
     public Positions positions(SourceFile file) {
         return new Positions(file.content(), file.lines(), client.units());
     }
 
     /**
-     * Asks something about a file, on the worker's thread.
+     * Asks something about a place in a file, on the worker's thread. When the file was changed before its turn comes,
+     * the place may be another one: the answer is that it was.
      *
      * @param otherwise the answer for what is no Java file of a workspace
      */
-    public <T> CompletableFuture<T> ask(String uri, Supplier<T> otherwise, Function<RequestContext, T> question) {
-        return worker.ask(() -> asked(uri).map(question).orElseGet(otherwise));
+    public <T> CompletableFuture<T> ask(Worker.Urgency urgency, String uri, Supplier<T> otherwise,
+            Function<RequestContext, T> question) {
+        Optional<Integer> version = documents.of(uri).map(Document::version);
+        return worker.ask(urgency, () -> {
+            if (!documents.of(uri).map(Document::version).equals(version)) {
+                throw RefusedRequest.outdated();
+            }
+            return asked(uri).map(question).orElseGet(otherwise);
+        });
+    }
+
+    /** Asks something about the whole of a file, whatever its text is by then. */
+    public <T> CompletableFuture<T> askWhole(String uri, Supplier<T> otherwise, Function<RequestContext, T> question) {
+        return worker.ask(Worker.Urgency.WORK, () -> asked(uri).map(question).orElseGet(otherwise));
+    }
+
+    /** Asks what the text of a file alone tells; of an open one that waits for nothing else. */
+    public <T> CompletableFuture<T> askText(String uri, Supplier<T> otherwise, Function<FileText, T> question) {
+        Optional<Document> document = documents.of(uri);
+        return document.isPresent()
+                ? CompletableFuture.supplyAsync(() -> question.apply(text(document.get())), worker.texts())
+                : worker.ask(Worker.Urgency.LOOK, () -> asked(uri)
+                        .map(asked -> question.apply(new FileText(this, asked.file()))).orElseGet(otherwise));
+    }
+
+    private FileText text(Document document) {
+        SourceFile file = texts.compute(document.path(), (path, known) -> known != null
+                && known.content().equals(document.text()) ? known : SourceFile.alone(path, document.text()));
+        return new FileText(this, file);
     }
 
     /** The same, for those who are on that thread. */

@@ -4,23 +4,46 @@ import dev.deftchisel.analysis.compiler.AnalysisException;
 import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.background.PriorityWorker;
 import dev.deftchisel.background.WorkPriority;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.function.Supplier;
-import org.eclipse.lsp4j.jsonrpc.CompletableFutures;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * Has code looked at on one thread, so that the thread that reads messages never waits for it. What a client asks is
- * done in the order in which it came; what is done unasked gives way to that, and is begun again after it.
+ * Has code looked at on one thread, so that the thread that reads messages never waits for it. Questions of one
+ * {@link Urgency} are answered in the order in which they came; a look at a place overtakes a change that is being
+ * worked out, and what is done unasked gives way to both. What gave way is begun again. Questions that the text of one
+ * file answers go to a thread of their own and wait for nothing but each other.
  */
 public final class Worker implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(Worker.class);
     private static final int PATIENCE_SECONDS = 5;
-    private static final WorkPriority ASKED = new WorkPriority(0, 0, false);
+
+    /** What a question is for, the more urgent first. */
+    public enum Urgency {
+        /** Somebody waits with the caret at a place. */
+        LOOK,
+        /** Somebody waits for a change or for a list. */
+        WORK;
+
+        private WorkPriority priority() {
+            return this == LOOK ? WorkPriority.inOrder(ordinal()) : WorkPriority.givingWay(ordinal());
+        }
+    }
 
     private final PriorityWorker worker = new PriorityWorker("deft-worker", PATIENCE_SECONDS);
+    private final ExecutorService texts = Executors.newSingleThreadExecutor(work -> {
+        Thread thread = new Thread(work, "deft-texts");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private volatile Optional<CompletableFuture<?>> current = Optional.empty();
 
     Worker() {
         worker.start();
@@ -31,35 +54,40 @@ public final class Worker implements AutoCloseable {
         return worker.monitor();
     }
 
-    /** Does what the client asks for; the client may change its mind. */
-    public <T> CompletableFuture<T> ask(Supplier<T> work) {
-        return CompletableFutures.computeAsync(this::execute, checker -> {
-            checker.checkCanceled();
-            worker.checkAlso(checker::checkCanceled);
-            try {
-                return work.get();
-            } catch (AnalysisException failed) {
-                throw RefusedRequest.failed(failed);
+    /** Does what the client asks for; the client may change its mind, by cancelling the future. */
+    public <T> CompletableFuture<T> ask(Urgency urgency, Supplier<T> work) {
+        CompletableFuture<T> answer = new CompletableFuture<>();
+        worker.submit(urgency.priority(), () -> {
+            if (answer.isDone()) {
+                return Optional.<T>empty();
             }
-        });
+            current = Optional.of(answer);
+            worker.checkAlso(() -> {
+                if (answer.isDone()) {
+                    throw new CancellationException();
+                }
+            });
+            return Optional.ofNullable(work.get());
+        }, found -> answer.complete(found.orElse(null)), failed -> answer.completeExceptionally(
+                failed instanceof AnalysisException known ? RefusedRequest.failed(known) : failed));
+        return answer;
     }
 
-    /** The task completes a future, with what it gives or throws. */
-    private void execute(Runnable task) {
-        worker.submit(ASKED, () -> {
-            task.run();
-            return true;
-        }, done -> { }, failed -> LOG.warn("an answer could not be given", failed));
+    /** For answers that the text of one file gives. */
+    Executor texts() {
+        return texts;
     }
 
     /** Stops what is being done now; whoever asked for it is told that it was stopped. */
     public void stop() {
+        Optional<CompletableFuture<?>> stopped = current;
         worker.stopRunning();
+        stopped.ifPresent(answer -> answer.cancel(true));
     }
 
     /** Does something unasked after a while, unless that is said again before: then only the later one is done. */
     public void later(Runnable work, long millis) {
-        worker.submit(new WorkPriority(1, millis, true), () -> {
+        worker.submit(WorkPriority.replaced(Urgency.values().length, millis), () -> {
             work.run();
             return true;
         }, done -> { }, failed -> LOG.warn("looking at the code failed", failed));
@@ -68,6 +96,7 @@ public final class Worker implements AutoCloseable {
     /** Stops what is being done, and waits until it has. */
     @Override
     public void close() {
+        texts.shutdownNow();
         worker.stopRunning();
         worker.close();
     }

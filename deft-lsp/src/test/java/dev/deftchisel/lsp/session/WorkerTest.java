@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import dev.deftchisel.lsp.session.Worker.Urgency;
 import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
@@ -52,9 +53,9 @@ class WorkerTest {
             done.add("unasked");
         }, 0);
         await(first);
-        worker.ask(() -> done.add("asked")).join();
+        worker.ask(Urgency.LOOK, () -> done.add("asked")).join();
         await(again);
-        worker.ask(() -> done.add("last")).join();
+        worker.ask(Urgency.LOOK, () -> done.add("last")).join();
         assertEquals(List.of("asked", "unasked", "last"), done);
     }
 
@@ -66,20 +67,50 @@ class WorkerTest {
         await(first);
         worker.later(second::countDown, 0);
         await(second);
-        assertEquals("free", worker.ask(() -> "free").join());
+        assertEquals("free", worker.ask(Urgency.LOOK, () -> "free").join());
     }
 
     @Test
     void aQuestionThatIsTakenBackIsStopped() {
         CountDownLatch started = new CountDownLatch(1);
-        CompletableFuture<Object> asked = worker.ask(() -> {
+        CompletableFuture<Object> asked = worker.ask(Urgency.LOOK, () -> {
             workOn(started);
             return "never";
         });
         await(started);
         asked.cancel(true);
-        assertEquals("free", worker.ask(() -> "free").join());
+        assertEquals("free", worker.ask(Urgency.LOOK, () -> "free").join());
         assertThrows(CancellationException.class, asked::join);
+    }
+
+    @Test
+    void aLookOvertakesWorkWhichIsBegunAgain() {
+        CountDownLatch started = new CountDownLatch(1);
+        CountDownLatch again = new CountDownLatch(2);
+        CompletableFuture<Object> rename = worker.ask(Urgency.WORK, () -> {
+            again.countDown();
+            if (again.getCount() == 1) {
+                workOn(started);
+            }
+            return done.add("rename");
+        });
+        await(started);
+        worker.ask(Urgency.LOOK, () -> done.add("hover")).join();
+        rename.join();
+        assertEquals(List.of("hover", "rename"), done);
+    }
+
+    @Test
+    void whoeverStopsWhatIsBeingDoneHasItsAskerTold() {
+        CountDownLatch started = new CountDownLatch(1);
+        CompletableFuture<Object> rename = worker.ask(Urgency.WORK, () -> {
+            workOn(started);
+            return "never";
+        });
+        await(started);
+        worker.stop();
+        assertThrows(CancellationException.class, rename::join);
+        assertEquals("free", worker.ask(Urgency.WORK, () -> "free").join());
     }
 
     @Test
@@ -90,6 +121,6 @@ class WorkerTest {
             throw new IllegalStateException("broken");
         }, 0);
         await(broken);
-        assertEquals("free", worker.ask(() -> "free").join());
+        assertEquals("free", worker.ask(Urgency.LOOK, () -> "free").join());
     }
 }

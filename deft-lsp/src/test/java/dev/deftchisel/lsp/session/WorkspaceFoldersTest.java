@@ -9,6 +9,7 @@ import com.google.gson.JsonObject;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.problem.Severity;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.workspace.opening.Permission;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -85,6 +86,7 @@ class WorkspaceFoldersTest {
         WorkspaceFolders folders = new WorkspaceFolders(Monitor.SILENT, new Progress(session),
                 message -> said.add(message.getType() + " " + message.getMessage()));
         Files.writeString(folder.resolve("harbour/build.gradle"), "");
+        folders.add(folder.resolve("harbour"));
         folders.of(berth);
         folders.of(tide);
         String gap = "build.gradle is not run, so its libraries are unknown: names from them stay unresolved (give "
@@ -102,6 +104,57 @@ class WorkspaceFoldersTest {
         assertTrue(folders.of(berth).isEmpty());
         assertEquals(1, said.size());
         assertTrue(said.get(0).startsWith("Error module harbour is written in Java 999, which"), said.get(0));
+        folders.close();
+    }
+
+    private WorkspaceFolders telling(List<String> said) {
+        return new WorkspaceFolders(Monitor.SILENT, new Progress(session), message ->
+                said.add(message.getType() + " " + message.getMessage().replace(folder.toString(), "FOLDER")));
+    }
+
+    @Test
+    void aFolderAboveSeveralProjectsOpensEachOfThem() throws Exception {
+        Path pier = file("piers", "src/main/java/Pier.java", "class Pier { }\n");
+        List<String> said = new ArrayList<>();
+        WorkspaceFolders folders = telling(said);
+        folders.add(folder);
+        assertEquals(folder.resolve("piers"), folders.of(pier).orElseThrow().workspace().root());
+        assertEquals(folder.resolve("harbour"), folders.of(berth).orElseThrow().workspace().root());
+        assertEquals(2, folders.all().size());
+        assertTrue(said.contains("Log FOLDER holds 2 projects; each is opened when it is needed"), said.toString());
+        folders.remove(folder);
+        assertEquals(0, folders.all().size());
+        folders.close();
+    }
+
+    @Test
+    void aFileAloneIsLookedAtWithWhatIsBesideIt() throws Exception {
+        Path sources = Files.createDirectories(folder.resolve("lonely/harbour"));
+        Files.writeString(sources.resolve("Buoy.java"), "package harbour;\n\nclass Buoy { }\n");
+        Path lone = Files.writeString(sources.resolve("Lone.java"),
+                "package harbour;\n\nclass Lone {\n    int depth = \"deep\";\n    Buoy buoy;\n}\n");
+        List<String> said = new ArrayList<>();
+        WorkspaceFolders folders = telling(said);
+        Chisel alone = folders.of(lone).orElseThrow();
+        assertEquals(List.of("prob.found.req"), alone.problems().in(ProblemScope.of(List.of(lone))).stream()
+                .filter(problem -> problem.severity() == Severity.ERROR).map(problem -> problem.rule()).toList());
+        assertEquals(List.of("Warning Lone.java is in no project: what is beside it is looked at, without any libraries",
+                "Log Lone.java is in no project: what is beside it is looked at, without any libraries"),
+                said.subList(0, 2));
+        folders.close();
+    }
+
+    @Test
+    void aBuildThatCannotBeReadIsSaid() throws Exception {
+        Path broken = Files.createDirectories(folder.resolve("broken/src/main/java"));
+        Files.writeString(folder.resolve("broken/deft-project.json"), "{");
+        Files.writeString(folder.resolve("broken/settings.gradle"), "");
+        List<String> said = new ArrayList<>();
+        WorkspaceFolders folders = telling(said);
+        folders.add(folder.resolve("broken"));
+        folders.of(broken.resolve("Berth.java"));
+        folders.of(broken.resolve("Pier.java"));
+        assertTrue(said.stream().filter(line -> line.startsWith("Warning ")).count() <= 1, said.toString());
         folders.close();
     }
 
