@@ -16,6 +16,7 @@ import dev.deftchisel.navigation.DeclarationSummary;
 import dev.deftchisel.navigation.DeclaredMethods;
 import dev.deftchisel.navigation.EnclosingCall;
 import dev.deftchisel.navigation.InlayHints;
+import dev.deftchisel.navigation.NameMeaning;
 import dev.deftchisel.navigation.NamedConstructor;
 import dev.deftchisel.navigation.OutlinedDeclaration;
 import dev.deftchisel.operation.Place;
@@ -214,6 +215,20 @@ public final class Navigator {
                             || known.element() instanceof TypeElement)
                     .map(known -> CallSignatures.of(known.element(), known, call.argument()));
         });
+    }
+
+    /** What all names of a file mean, in order. */
+    public List<NameMeaning> names(Path file) {
+        return NameMeaning.in(analyst.known(file).orElseGet(() -> analyst.analyse(Focus.whole(List.of(file)))), file);
+    }
+
+    /** The method of a library that the one at a place overrides, which keeps it from being called otherwise. */
+    public Optional<Symbol> libraryMethodAbove(Place place) {
+        ResolvedPlace resolved = spots.apply(place);
+        return resolved.symbol().filter(symbol -> symbol.kind().isMethod()).stream()
+                .flatMap(symbol -> Family.of(symbol, resolved.analysis()).stream())
+                .flatMap(key -> resolved.analysis().symbol(key).stream())
+                .filter(symbol -> !symbol.isSource()).findFirst();
     }
 
     /** What the compiler knows of a stretch of a file and the code does not say. */

@@ -83,6 +83,17 @@ public final class RenameOperation implements Operation {
                 SUBPACKAGES_QUESTION);
     }
 
+    /** The part of a package's name that stands under the caret, which is its last one. */
+    private static String segment(Symbol packageSymbol) {
+        return packageSymbol.name().substring(packageSymbol.name().lastIndexOf('.') + 1);
+    }
+
+    /** A package that is given a name without a dot stays where it is, only that part of its name is another. */
+    private static String whole(String said, Symbol target) {
+        boolean isPart = target.kind() == SymbolKind.PACKAGE && !said.contains(".") && target.name().contains(".");
+        return isPart ? target.name().substring(0, target.name().lastIndexOf('.') + 1) + said : said;
+    }
+
     private static Question name(String current, String what, List<String> proposals) {
         return new Question.Name(NAME, "the new name" + (what.isEmpty() ? "" : " of the " + what), current, proposals);
     }
@@ -97,7 +108,7 @@ public final class RenameOperation implements Operation {
 
     private static List<Question> questions(ResolvedPlace resolved, Symbol symbol) {
         if (symbol.kind() == SymbolKind.PACKAGE) {
-            return List.of(name(symbol.name(), "package", List.of()), MENTIONS_QUESTION, SUBPACKAGES_QUESTION);
+            return List.of(name(segment(symbol), "package", List.of()), MENTIONS_QUESTION, SUBPACKAGES_QUESTION);
         }
         List<Question> questions = new ArrayList<>(
                 List.of(name(symbol.name(), symbol.kind().words(), proposals(resolved, symbol)), MENTIONS_QUESTION));
@@ -144,7 +155,7 @@ public final class RenameOperation implements Operation {
                     "there is no name here that could be renamed; put the caret on one")));
         }
         Symbol target = found.get();
-        String newName = answers.single(NAME).orElse("");
+        String newName = whole(answers.single(NAME).orElse(""), target);
         if (!target.isSource()) {
             return Plan.refused("the " + target.describe() + " is declared in a library, so it cannot be renamed");
         }

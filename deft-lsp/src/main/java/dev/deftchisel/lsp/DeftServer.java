@@ -2,6 +2,7 @@ package dev.deftchisel.lsp;
 
 import dev.deftchisel.lsp.feature.Actions;
 import dev.deftchisel.lsp.feature.Diagnostics;
+import dev.deftchisel.lsp.feature.NameTokens;
 import dev.deftchisel.lsp.feature.Renames;
 import dev.deftchisel.lsp.session.Documents;
 import dev.deftchisel.lsp.session.Negotiated;
@@ -19,8 +20,10 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Future;
 import java.util.stream.Stream;
 import org.eclipse.lsp4j.CodeActionOptions;
+import org.eclipse.lsp4j.CodeLensOptions;
 import org.eclipse.lsp4j.DiagnosticRegistrationOptions;
 import org.eclipse.lsp4j.DidChangeWatchedFilesRegistrationOptions;
+import org.eclipse.lsp4j.DocumentLinkOptions;
 import org.eclipse.lsp4j.ExecuteCommandOptions;
 import org.eclipse.lsp4j.FileOperationFilter;
 import org.eclipse.lsp4j.FileOperationOptions;
@@ -34,6 +37,8 @@ import org.eclipse.lsp4j.Registration;
 import org.eclipse.lsp4j.RegistrationParams;
 import org.eclipse.lsp4j.RenameOptions;
 import org.eclipse.lsp4j.SaveOptions;
+import org.eclipse.lsp4j.SemanticTokensServerFull;
+import org.eclipse.lsp4j.SemanticTokensWithRegistrationOptions;
 import org.eclipse.lsp4j.ServerCapabilities;
 import org.eclipse.lsp4j.ServerInfo;
 import org.eclipse.lsp4j.SignatureHelpOptions;
@@ -180,10 +185,14 @@ public final class DeftServer implements LanguageServer {
         can.setCallHierarchyProvider(true);
         can.setTypeHierarchyProvider(true);
         if (session.client().pullsDiagnostics()) {
-            DiagnosticRegistrationOptions diagnostic = new DiagnosticRegistrationOptions(true, false);
+            DiagnosticRegistrationOptions diagnostic = new DiagnosticRegistrationOptions(true, true);
             diagnostic.setIdentifier(Diagnostics.SOURCE);
             can.setDiagnosticProvider(diagnostic);
         }
+        can.setDocumentLinkProvider(new DocumentLinkOptions(true));
+        can.setCodeLensProvider(new CodeLensOptions(true));
+        SemanticTokensServerFull full = new SemanticTokensServerFull(true);
+        can.setSemanticTokensProvider(new SemanticTokensWithRegistrationOptions(NameTokens.legend(), full, true));
         WorkspaceFoldersOptions folders = new WorkspaceFoldersOptions();
         folders.setSupported(true);
         folders.setChangeNotifications(true);

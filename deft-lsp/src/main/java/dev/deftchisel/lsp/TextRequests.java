@@ -3,12 +3,15 @@ package dev.deftchisel.lsp;
 import dev.deftchisel.Hierarchy;
 import dev.deftchisel.lsp.feature.Actions;
 import dev.deftchisel.lsp.feature.Diagnostics;
+import dev.deftchisel.lsp.feature.DocumentationLinks;
 import dev.deftchisel.lsp.feature.Hierarchies;
 import dev.deftchisel.lsp.feature.Hovers;
 import dev.deftchisel.lsp.feature.Insights;
+import dev.deftchisel.lsp.feature.NameTokens;
 import dev.deftchisel.lsp.feature.Navigation;
 import dev.deftchisel.lsp.feature.Renames;
 import dev.deftchisel.lsp.feature.TextStructure;
+import dev.deftchisel.lsp.feature.UsesLens;
 import dev.deftchisel.lsp.session.Documents;
 import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.lsp.session.Worker.Urgency;
@@ -25,6 +28,8 @@ import org.eclipse.lsp4j.CallHierarchyOutgoingCallsParams;
 import org.eclipse.lsp4j.CallHierarchyPrepareParams;
 import org.eclipse.lsp4j.CodeAction;
 import org.eclipse.lsp4j.CodeActionParams;
+import org.eclipse.lsp4j.CodeLens;
+import org.eclipse.lsp4j.CodeLensParams;
 import org.eclipse.lsp4j.Command;
 import org.eclipse.lsp4j.DeclarationParams;
 import org.eclipse.lsp4j.DefinitionParams;
@@ -36,6 +41,8 @@ import org.eclipse.lsp4j.DocumentDiagnosticParams;
 import org.eclipse.lsp4j.DocumentDiagnosticReport;
 import org.eclipse.lsp4j.DocumentHighlight;
 import org.eclipse.lsp4j.DocumentHighlightParams;
+import org.eclipse.lsp4j.DocumentLink;
+import org.eclipse.lsp4j.DocumentLinkParams;
 import org.eclipse.lsp4j.DocumentSymbol;
 import org.eclipse.lsp4j.DocumentSymbolParams;
 import org.eclipse.lsp4j.FoldingRange;
@@ -58,6 +65,11 @@ import org.eclipse.lsp4j.RelatedFullDocumentDiagnosticReport;
 import org.eclipse.lsp4j.RenameParams;
 import org.eclipse.lsp4j.SelectionRange;
 import org.eclipse.lsp4j.SelectionRangeParams;
+import org.eclipse.lsp4j.SemanticTokens;
+import org.eclipse.lsp4j.SemanticTokensDelta;
+import org.eclipse.lsp4j.SemanticTokensDeltaParams;
+import org.eclipse.lsp4j.SemanticTokensParams;
+import org.eclipse.lsp4j.SemanticTokensRangeParams;
 import org.eclipse.lsp4j.SignatureHelp;
 import org.eclipse.lsp4j.SignatureHelpParams;
 import org.eclipse.lsp4j.SymbolInformation;
@@ -69,8 +81,8 @@ import org.eclipse.lsp4j.TypeHierarchySubtypesParams;
 import org.eclipse.lsp4j.TypeHierarchySupertypesParams;
 import org.eclipse.lsp4j.VersionedTextDocumentIdentifier;
 import org.eclipse.lsp4j.WorkspaceEdit;
-import org.eclipse.lsp4j.jsonrpc.messages.Either;
 import org.eclipse.lsp4j.jsonrpc.messages.Either3;
+import org.eclipse.lsp4j.jsonrpc.messages.Either;
 import org.eclipse.lsp4j.services.TextDocumentService;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -84,6 +96,7 @@ final class TextRequests implements TextDocumentService {
     private final Diagnostics diagnostics;
     private final Actions actions;
     private final Renames renames;
+    private final NameTokens names = new NameTokens();
 
     TextRequests(Session session, Diagnostics diagnostics, Actions actions, Renames renames) {
         this.session = session;
@@ -124,6 +137,7 @@ final class TextRequests implements TextDocumentService {
     @Override
     public void didClose(DidCloseTextDocumentParams params) {
         session.closed(params.getTextDocument().getUri());
+        names.closed(params.getTextDocument().getUri());
         diagnostics.closed(params.getTextDocument().getUri());
         diagnostics.changed();
     }
@@ -222,6 +236,47 @@ final class TextRequests implements TextDocumentService {
     public CompletableFuture<LinkedEditingRanges> linkedEditingRange(LinkedEditingRangeParams params) {
         return look(params.getTextDocument().getUri(), () -> null,
                 asked -> Insights.linked(asked, params.getPosition()).orElse(null));
+    }
+
+    @Override
+    public CompletableFuture<List<DocumentLink>> documentLink(DocumentLinkParams params) {
+        return session.askWhole(params.getTextDocument().getUri(), List::of, DocumentationLinks::in);
+    }
+
+    @Override
+    public CompletableFuture<DocumentLink> documentLinkResolve(DocumentLink link) {
+        return session.worker().ask(Urgency.LOOK, () -> DocumentationLinks.resolve(session, link));
+    }
+
+    @Override
+    public CompletableFuture<List<? extends CodeLens>> codeLens(CodeLensParams params) {
+        return session.settings().countsUses()
+                ? session.askText(params.getTextDocument().getUri(), List::of, UsesLens::in)
+                : CompletableFuture.completedFuture(List.of());
+    }
+
+    @Override
+    public CompletableFuture<CodeLens> resolveCodeLens(CodeLens lens) {
+        return session.worker().ask(Urgency.WORK, () -> UsesLens.resolve(session, lens));
+    }
+
+    @Override
+    public CompletableFuture<SemanticTokens> semanticTokensFull(SemanticTokensParams params) {
+        return session.askWhole(params.getTextDocument().getUri(), () -> new SemanticTokens(List.of()), names::full);
+    }
+
+    @Override
+    public CompletableFuture<Either<SemanticTokens, SemanticTokensDelta>> semanticTokensFullDelta(
+            SemanticTokensDeltaParams params) {
+        return session.askWhole(params.getTextDocument().getUri(),
+                () -> Either.forLeft(new SemanticTokens(List.of())),
+                asked -> names.delta(asked, params.getPreviousResultId()));
+    }
+
+    @Override
+    public CompletableFuture<SemanticTokens> semanticTokensRange(SemanticTokensRangeParams params) {
+        return session.askWhole(params.getTextDocument().getUri(), () -> new SemanticTokens(List.of()),
+                asked -> NameTokens.range(asked, params.getRange()));
     }
 
     @Override

@@ -15,7 +15,9 @@ import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.lsp.session.Worker.Urgency;
 import dev.deftchisel.operation.Question;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import org.eclipse.lsp4j.ApplyWorkspaceEditParams;
@@ -28,6 +30,8 @@ import org.eclipse.lsp4j.Location;
 import org.eclipse.lsp4j.RenameFilesParams;
 import org.eclipse.lsp4j.ShowDocumentParams;
 import org.eclipse.lsp4j.SymbolInformation;
+import org.eclipse.lsp4j.WorkspaceDiagnosticParams;
+import org.eclipse.lsp4j.WorkspaceDiagnosticReport;
 import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.WorkspaceFolder;
 import org.eclipse.lsp4j.WorkspaceSymbol;
@@ -111,6 +115,14 @@ final class WorkspaceRequests implements WorkspaceService {
     public CompletableFuture<Either<List<? extends SymbolInformation>, List<? extends WorkspaceSymbol>>> symbol(
             WorkspaceSymbolParams params) {
         return session.worker().ask(Urgency.LOOK, () -> Either.forRight(Navigation.find(session, params.getQuery())));
+    }
+
+    @Override
+    public CompletableFuture<WorkspaceDiagnosticReport> diagnostic(WorkspaceDiagnosticParams params) {
+        Map<String, String> known = new HashMap<>();
+        Optional.ofNullable(params.getPreviousResultIds()).orElse(List.of())
+                .forEach(one -> known.put(one.getUri(), one.getValue()));
+        return session.worker().ask(Urgency.WORK, () -> diagnostics.workspace().report(known));
     }
 
     @Override

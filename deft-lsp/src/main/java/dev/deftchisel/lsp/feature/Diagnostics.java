@@ -22,12 +22,21 @@ public final class Diagnostics {
 
     /** How long nothing must be typed, in milliseconds. */
     private static final long PAUSE = 50;
+    /** The same for files that are not open. */
+    private static final long LONG_PAUSE = 1500;
 
     private final Session session;
+    private final WorkspaceDiagnostics workspace;
     private final Set<String> waiting = ConcurrentHashMap.newKeySet();
 
     public Diagnostics(Session session) {
         this.session = session;
+        this.workspace = new WorkspaceDiagnostics(session);
+    }
+
+    /** Those of files that are not open. */
+    public WorkspaceDiagnostics workspace() {
+        return workspace;
     }
 
     /** A file may have other problems than before, and with it all that are open. */
@@ -35,6 +44,7 @@ public final class Diagnostics {
         if (!session.client().pullsDiagnostics()) {
             session.documents().all().forEach(document -> waiting.add(document.uri()));
             session.worker().later(this::tell, PAUSE);
+            session.worker().whenIdle(workspace::tell, LONG_PAUSE);
         }
     }
 

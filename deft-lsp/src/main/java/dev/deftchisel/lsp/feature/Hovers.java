@@ -23,7 +23,7 @@ public final class Hovers {
     public static Optional<Hover> at(Session.RequestContext asked, Position position) {
         Place place = asked.place(position);
         Chisel chisel = asked.chisel();
-        return chisel.symbol(place).map(symbol -> {
+        return chisel.navigator().symbol(place).map(symbol -> {
             // what is of this place first: a declaration in another file is another analysis
             Range name = chisel.resolved(place).bindings().stream().findFirst()
                     .map(binding -> asked.positions().of(binding.range())).orElse(null);

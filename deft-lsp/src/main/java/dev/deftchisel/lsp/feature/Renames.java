@@ -2,6 +2,7 @@ package dev.deftchisel.lsp.feature;
 
 import dev.deftchisel.Outcome;
 import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
@@ -30,12 +31,26 @@ public final class Renames {
         this.edits = new WorkspaceEdits(session);
     }
 
-    /** Where the name stands and how it reads; empty where nothing can be renamed. */
+    /**
+     * Where the name stands and how it reads; empty where no name stands.
+     *
+     * @throws org.eclipse.lsp4j.jsonrpc.ResponseErrorException where one stands that cannot be changed
+     */
     public Optional<PrepareRenameResult> prepare(Session.RequestContext asked, Position position) {
         Place place = asked.place(position);
         Optional<Offer> offer = asked.chisel().offers(place).stream().filter(one -> one.operation().equals(RENAME))
                 .findFirst();
         ResolvedPlace resolved = asked.chisel().resolved(place);
+        if (offer.isEmpty()) {
+            resolved.symbol().filter(symbol -> !symbol.isSource()).ifPresent(symbol -> {
+                throw RefusedRequest.failed("the " + symbol.describe()
+                        + " is declared in a library, so it cannot be renamed");
+            });
+        }
+        asked.chisel().navigator().libraryMethodAbove(place).ifPresent(above -> {
+            throw RefusedRequest.failed("this overrides or implements " + above.signature()
+                    + ", which is declared in a library and cannot be renamed");
+        });
         return offer.flatMap(known -> resolved.bindings().stream().findFirst().map(Binding::range)
                 .map(range -> new PrepareRenameResult(asked.positions().of(range), current(known, asked, range))));
     }

@@ -14,9 +14,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.eclipse.lsp4j.AnnotatedTextEdit;
 import org.eclipse.lsp4j.ChangeAnnotation;
 import org.eclipse.lsp4j.CreateFile;
+import org.eclipse.lsp4j.MessageParams;
+import org.eclipse.lsp4j.MessageType;
 import org.eclipse.lsp4j.RenameFile;
 import org.eclipse.lsp4j.ResourceOperation;
 import org.eclipse.lsp4j.TextDocumentEdit;
@@ -44,18 +47,28 @@ final class WorkspaceEdits {
      */
     WorkspaceEdit of(Outcome outcome, Chisel chisel) {
         Change change = accepted(outcome, chisel);
-        if (!canMake(change)) {
-            throw RefusedRequest.invalid("this makes or moves files, which the editor says it cannot");
+        if (canMake(change)) {
+            return of(change);
+        } else if (change.effective().stream().anyMatch(FileChange::isNew)) {
+            throw RefusedRequest.failed("this makes new files, which the editor says it cannot; take it with 'deft'");
         }
-        return of(change);
+        String moves = change.effective().stream().flatMap(file -> file.target().stream()
+                .map(target -> chisel.workspace().show(file.path()) + " to " + chisel.workspace().show(target)))
+                .collect(Collectors.joining(", "));
+        session.editor().showMessage(new MessageParams(MessageType.Warning,
+                "The editor says that it cannot move files; move " + moves));
+        return of(withoutMoves(change));
     }
 
     /** What it does to texts, for a client that moves the files itself. */
     WorkspaceEdit withoutMoves(Outcome outcome, Chisel chisel) {
-        Change change = accepted(outcome, chisel);
-        return of(new Change(change.title(), change.files().stream()
+        return of(withoutMoves(accepted(outcome, chisel)));
+    }
+
+    private static Change withoutMoves(Change change) {
+        return new Change(change.title(), change.files().stream()
                 .map(file -> new FileChange(file.path(), Optional.empty(), file.before(), file.edits(), file.isNew()))
-                .toList(), change.meaning(), change.notes()));
+                .toList(), change.meaning(), change.notes());
     }
 
     private static Change accepted(Outcome outcome, Chisel chisel) {

@@ -35,6 +35,11 @@ public final class RefusedRequest {
         return error(ResponseErrorCode.RequestFailed, failed.getMessage());
     }
 
+    /** What was asked for is right, and cannot be done all the same. */
+    public static ResponseErrorException failed(String sentence) {
+        return error(ResponseErrorCode.RequestFailed, sentence);
+    }
+
     public static ResponseErrorException invalid(String sentence) {
         return error(ResponseErrorCode.InvalidParams, sentence);
     }

@@ -19,15 +19,16 @@ import org.eclipse.lsp4j.ConfigurationParams;
  *
  * @param least       the least severity of a problem that is told
  * @param permissions what may be done when a folder is opened, besides reading
+ * @param countsUses  whether uses are counted above declarations
  */
-public record ServerSettings(Severity least, Set<Permission> permissions) {
+public record ServerSettings(Severity least, Set<Permission> permissions, boolean countsUses) {
 
     private static final String SECTION = "deft";
     private static final Map<String, Permission> PERMISSIONS = Map.of("online", Permission.FETCH_LIBRARIES,
             "runProcessors", Permission.RUN_PROCESSORS, "askBuild", Permission.ASK_BUILD);
 
     /** Where nothing is set. */
-    public static final ServerSettings STANDARD = new ServerSettings(Severity.HINT, Set.of());
+    public static final ServerSettings STANDARD = new ServerSettings(Severity.HINT, Set.of(), false);
 
     /**
      * Asks the client.
@@ -58,7 +59,8 @@ public record ServerSettings(Severity least, Set<Permission> permissions) {
                 .filter(entry -> primitive(settings, entry.getKey()).map(JsonElement::getAsBoolean)
                         .orElse(otherwise.permissions().contains(entry.getValue())))
                 .map(Map.Entry::getValue).collect(Collectors.toSet());
-        return new ServerSettings(least, permissions);
+        return new ServerSettings(least, permissions, primitive(settings, "countUses").map(JsonElement::getAsBoolean)
+                .orElse(otherwise.countsUses()));
     }
 
     private static Optional<JsonElement> primitive(JsonObject settings, String key) {

@@ -87,7 +87,16 @@ public final class Worker implements AutoCloseable {
 
     /** Does something unasked after a while, unless that is said again before: then only the later one is done. */
     public void later(Runnable work, long millis) {
-        worker.submit(WorkPriority.replaced(Urgency.values().length, millis), () -> {
+        later(Urgency.values().length, work, millis);
+    }
+
+    /** The same after all that. */
+    public void whenIdle(Runnable work, long millis) {
+        later(Urgency.values().length + 1, work, millis);
+    }
+
+    private void later(int urgency, Runnable work, long millis) {
+        worker.submit(WorkPriority.replaced(urgency, millis), () -> {
             work.run();
             return true;
         }, done -> { }, failed -> LOG.warn("looking at the code failed", failed));

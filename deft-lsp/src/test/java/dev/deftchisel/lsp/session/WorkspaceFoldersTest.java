@@ -179,8 +179,8 @@ class WorkspaceFoldersTest {
         told.addProperty("online", false);
         told.add("askBuild", new JsonObject());
         ServerSettings set = ServerSettings.of(told,
-                new ServerSettings(Severity.ERROR, Set.of(Permission.FETCH_LIBRARIES)));
-        assertEquals(new ServerSettings(Severity.ERROR, Set.of(Permission.RUN_PROCESSORS)), set);
+                new ServerSettings(Severity.ERROR, Set.of(Permission.FETCH_LIBRARIES), true));
+        assertEquals(new ServerSettings(Severity.ERROR, Set.of(Permission.RUN_PROCESSORS), true), set);
         assertEquals(set, ServerSettings.of(null, set));
     }
 }
