@@ -22,6 +22,7 @@ import dev.deftchisel.operation.PlaceReader;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.problem.detection.Repairs;
 import dev.deftchisel.problem.detection.Rules;
+import dev.deftchisel.rewrite.NewFile;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.TokenKind;
@@ -396,6 +397,11 @@ public final class Chisel implements AutoCloseable {
     /** The tests of the type in the file of a place, or the types that the test there is for; best first. */
     public List<Place> counterparts(Place place) {
         return snapshot.file(place.file()).map(file -> new Counterparts(snapshot).of(file)).orElse(List.of());
+    }
+
+    /** What a new file begins with, see {@link NewFile#begun}; empty where it belongs to no source folder. */
+    public Optional<String> begun(Path newFile) {
+        return NewFile.begun(newFile, snapshot);
     }
 
     /** What is wrong with the code as it is now, by all rules on the class path. */

@@ -260,6 +260,7 @@ public final class Navigator {
             List<Uses.Use> found = Family.of(symbol, analysis).stream()
                     .flatMap(key -> analysis.uses(key).stream())
                     .filter(use -> files.contains(use.file()))
+                    .filter(use -> onlyThere || !NamedConstructor.isDeclaredAt(use, analysis))
                     .map(this::use)
                     .distinct()
                     .sorted(Comparator.comparing(Uses.Use::file).thenComparing(Uses.Use::position))

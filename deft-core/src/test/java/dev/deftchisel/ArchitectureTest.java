@@ -50,7 +50,7 @@ class ArchitectureTest {
             .whereLayer("rules").mayNotBeAccessedByAnyLayer()
             .whereLayer("problem").mayOnlyBeAccessedByLayers("facade", "rules")
             .whereLayer("member").mayOnlyBeAccessedByLayers("operations", "rules")
-            .whereLayer("rewrite").mayOnlyBeAccessedByLayers("operations", "member", "problem", "rules")
+            .whereLayer("rewrite").mayOnlyBeAccessedByLayers("facade", "operations", "member", "problem", "rules")
             .whereLayer("operation").mayOnlyBeAccessedByLayers("facade", "member", "operations", "problem", "rules")
             .whereLayer("change").mayOnlyBeAccessedByLayers(
                     "facade", "journal", "guard", "operation", "rewrite", "member", "operations", "problem")

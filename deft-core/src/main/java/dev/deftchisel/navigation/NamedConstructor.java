@@ -63,9 +63,7 @@ public final class NamedConstructor {
 
     private Optional<SymbolKey> unnamed(Predicate<Binding> isMeant) {
         return analysis.bindings(file.path()).stream()
-                .filter(binding -> !binding.isNamed() && binding.key() instanceof SymbolKey.Method method
-                        && method.name().equals("<init>"))
-                .filter(isMeant).map(Binding::key).findFirst();
+                .filter(NamedConstructor::isConstructor).filter(isMeant).map(Binding::key).findFirst();
     }
 
     /** Where the {@code new} stands before the name of a class, which may be qualified. */
@@ -79,6 +77,18 @@ public final class NamedConstructor {
             token = tokens.codeBefore(qualifier - 1);
         }
         return token >= 0 && tokens.is(token, "new") ? Optional.of(tokens.start(token)) : Optional.empty();
+    }
+
+    /** Whether the name of a class stands there only because a constructor is declared. */
+    public static boolean isDeclaredAt(Binding use, Analysis analysis) {
+        return use.role() == Role.TYPE && analysis.bindings(use.file()).stream()
+                .anyMatch(other -> other.role() == Role.DECLARATION && other.range().equals(use.range())
+                        && isConstructor(other));
+    }
+
+    private static boolean isConstructor(Binding binding) {
+        return !binding.isNamed() && binding.key() instanceof SymbolKey.Method method
+                && method.name().equals("<init>");
     }
 
     /**

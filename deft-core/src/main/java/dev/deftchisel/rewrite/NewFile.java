@@ -8,10 +8,12 @@ import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.SourceRoot;
 import dev.deftchisel.workspace.surroundings.EditorStyle;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import javax.lang.model.SourceVersion;
 import javax.lang.model.util.Elements;
 
 /**
@@ -57,6 +59,31 @@ public final class NewFile {
         return new NewFile(with.file(path)
                 .orElseThrow(() -> new IllegalArgumentException(root + " is not a root of the workspace")),
                 layout, head.length(), elements);
+    }
+
+    /**
+     * What a file begins with that somebody made without any text: the header of a neighbour, the package of its
+     * folder, and the type that is named after it; empty where no source folder is.
+     *
+     * @param path     of the file
+     * @param snapshot in which its neighbours are
+     */
+    public static Optional<String> begun(Path path, Snapshot snapshot) {
+        String type = path.getFileName().toString().replaceFirst("\\.java$", "");
+        Optional<SourceRoot> root = snapshot.workspace().rootOf(path).filter(SourceRoot::isJava);
+        Optional<SourceFile> neighbour = snapshot.files().stream()
+                .filter(file -> !file.path().equals(path) && root.filter(file.root()::equals).isPresent())
+                .min(Comparator.comparing((SourceFile file) -> !path.getParent().equals(file.path().getParent()))
+                        .thenComparing(SourceFile::path));
+        return root.filter(found -> SourceVersion.isName(type)).map(found -> {
+            String packageName = found.folder().relativize(path.getParent()).toString().replace('\\', '/')
+                    .replace('/', '.');
+            String end = EditorStyle.of(path, snapshot.workspace().root()).lineEnd()
+                    .or(() -> neighbour.map(file -> Layout.of(file).lineEnd())).orElse("\n");
+            return neighbour.map(file -> header(file, end)).orElse("")
+                    + (packageName.isEmpty() ? "" : "package " + packageName + ";" + end + end)
+                    + "public class " + type + " {" + end + "}" + end;
+        });
     }
 
     /** What is said above the package, such as a licence. */

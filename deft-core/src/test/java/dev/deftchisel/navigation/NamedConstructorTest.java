@@ -121,6 +121,12 @@ class NamedConstructorTest {
     }
 
     @Test
+    void theDeclarationOfAConstructorIsNoUseOfItsClass() {
+        assertEquals(List.of("Berth.java:3:7", "Berth.java:14:12", "Berth.java:15:20", "Pier.java:3:20",
+                "Pier.java:8:5", "Pier.java:8:29"), uses(at(berth, BERTH, "Berth {")));
+    }
+
+    @Test
     void callersOfAConstructorCreateObjects() {
         List<String> callers = chisel.hierarchy().callers(at(berth, BERTH, "Berth(int")).stream()
                 .map(Hierarchy.Calls::other).map(member -> member.sketch().name()).toList();

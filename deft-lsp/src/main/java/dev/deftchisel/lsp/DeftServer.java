@@ -198,8 +198,11 @@ public final class DeftServer implements LanguageServer {
         folders.setChangeNotifications(true);
         WorkspaceServerCapabilities workspaces = new WorkspaceServerCapabilities(folders);
         FileOperationsServerCapabilities files = new FileOperationsServerCapabilities();
-        files.setWillRename(new FileOperationOptions(
-                List.of(new FileOperationFilter(new FileOperationPattern("**/*.java"), "file"))));
+        FileOperationOptions java = new FileOperationOptions(
+                List.of(new FileOperationFilter(new FileOperationPattern("**/*.java"), "file")));
+        files.setWillRename(java);
+        files.setDidCreate(java);
+        files.setWillDelete(java);
         workspaces.setFileOperations(files);
         can.setWorkspace(workspaces);
         return can;

@@ -5,6 +5,7 @@ import com.google.gson.JsonElement;
 import com.google.gson.JsonParseException;
 import dev.deftchisel.lsp.feature.Actions;
 import dev.deftchisel.lsp.feature.Diagnostics;
+import dev.deftchisel.lsp.feature.FileEvents;
 import dev.deftchisel.lsp.feature.Navigation;
 import dev.deftchisel.lsp.feature.Questions;
 import dev.deftchisel.lsp.feature.Renames;
@@ -21,10 +22,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import org.eclipse.lsp4j.ApplyWorkspaceEditParams;
+import org.eclipse.lsp4j.CreateFilesParams;
+import org.eclipse.lsp4j.DeleteFilesParams;
 import org.eclipse.lsp4j.DidChangeConfigurationParams;
 import org.eclipse.lsp4j.DidChangeWatchedFilesParams;
 import org.eclipse.lsp4j.DidChangeWorkspaceFoldersParams;
 import org.eclipse.lsp4j.ExecuteCommandParams;
+import org.eclipse.lsp4j.FileCreate;
+import org.eclipse.lsp4j.FileDelete;
 import org.eclipse.lsp4j.FileRename;
 import org.eclipse.lsp4j.Location;
 import org.eclipse.lsp4j.RenameFilesParams;
@@ -46,12 +51,14 @@ final class WorkspaceRequests implements WorkspaceService {
     private final Diagnostics diagnostics;
     private final Actions actions;
     private final Renames renames;
+    private final FileEvents events;
 
     WorkspaceRequests(Session session, Diagnostics diagnostics, Actions actions, Renames renames) {
         this.session = session;
         this.diagnostics = diagnostics;
         this.actions = actions;
         this.renames = renames;
+        this.events = new FileEvents(session);
     }
 
     @Override
@@ -134,6 +141,25 @@ final class WorkspaceRequests implements WorkspaceService {
         FileRename renamed = params.getFiles().get(0);
         return session.ask(Urgency.WORK, renamed.getOldUri(), () -> null, asked -> Documents.path(renamed.getNewUri())
                 .flatMap(target -> renames.fileRenamed(asked, target)).orElse(null));
+    }
+
+    @Override
+    public void didCreateFiles(CreateFilesParams params) {
+        List<String> created = params.getFiles().stream().map(FileCreate::getUri).toList();
+        session.worker().ask(Urgency.LOOK, () -> {
+            events.created(created);
+            return created;
+        });
+        diagnostics.changed();
+    }
+
+    @Override
+    public CompletableFuture<WorkspaceEdit> willDeleteFiles(DeleteFilesParams params) {
+        List<String> deleted = params.getFiles().stream().map(FileDelete::getUri).toList();
+        return session.worker().ask(Urgency.WORK, () -> {
+            events.deleted(deleted);
+            return null;
+        });
     }
 
     @Override

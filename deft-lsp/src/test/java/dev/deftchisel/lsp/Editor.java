@@ -65,6 +65,7 @@ final class Editor implements LanguageClient, AutoCloseable {
     private final Map<String, Integer> versions = new ConcurrentHashMap<>();
     private final BlockingQueue<PublishDiagnosticsParams> diagnostics = new LinkedBlockingQueue<>();
     private final BlockingQueue<WorkspaceEdit> edits = new LinkedBlockingQueue<>();
+    private final BlockingQueue<String> messages = new LinkedBlockingQueue<>();
     private final List<String> clicks = new CopyOnWriteArrayList<>();
     private final List<String> questions = new CopyOnWriteArrayList<>();
     private final List<ShowDocumentParams> shown = new CopyOnWriteArrayList<>();
@@ -72,6 +73,11 @@ final class Editor implements LanguageClient, AutoCloseable {
     private final CompletableFuture<Boolean> end = new CompletableFuture<>();
 
     Editor(Path folder, Consumer<ClientCapabilities> abilities) throws IOException {
+        this(folder, abilities, params -> { });
+    }
+
+    /** @param more what is said at the beginning, beside the folder and the abilities */
+    Editor(Path folder, Consumer<ClientCapabilities> abilities, Consumer<InitializeParams> more) throws IOException {
         // a pipe that breaks at the end is no news
         LogManager.getLogManager().reset();
         PipedInputStream toServer = new PipedInputStream(PIPE);
@@ -93,6 +99,7 @@ final class Editor implements LanguageClient, AutoCloseable {
         InitializeParams params = new InitializeParams();
         params.setWorkspaceFolders(List.of(new WorkspaceFolder(folder.toUri().toString(), "harbour")));
         params.setCapabilities(abilities(abilities));
+        more.accept(params);
         agreed = server.initialize(params).join();
     }
 
@@ -220,6 +227,13 @@ final class Editor implements LanguageClient, AutoCloseable {
 
     @Override
     public void showMessage(MessageParams message) {
+        messages.add(message.getMessage());
+    }
+
+    /** The next message that the user sees. */
+    String message() throws InterruptedException {
+        return Optional.ofNullable(messages.poll(1, TimeUnit.MINUTES))
+                .orElseThrow(() -> new AssertionError("no message came"));
     }
 
     @Override

@@ -11,7 +11,7 @@ import org.eclipse.lsp4j.LinkedEditingRanges;
 import org.eclipse.lsp4j.Position;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
 
-/** What is shown beside the code: inferred types, values of constants, names that go together. */
+/** What is shown beside the code: inferred types, values of constants, parameters, names that go together. */
 public final class Insights {
 
     private Insights() {
@@ -21,8 +21,15 @@ public final class Insights {
         return asked.chisel().navigator().hints(asked.file().path(), asked.positions().range(range)).stream()
                 .map(hint -> {
             InlayHint shown = new InlayHint(asked.positions().at(hint.offset()), Either.forLeft(hint.text()));
-            if (hint.text().startsWith(":")) {
-                shown.setKind(InlayHintKind.Type);
+            switch (hint.kind()) {
+                case TYPE -> shown.setKind(InlayHintKind.Type);
+                case PARAMETER -> {
+                    shown.setKind(InlayHintKind.Parameter);
+                    shown.setPaddingRight(true);
+                }
+                case VALUE -> {
+                    // the protocol has no kind for it
+                }
             }
             return shown;
         }).toList();

@@ -74,7 +74,7 @@ public final class WorkspaceFolders implements AutoCloseable {
      * The workspace that a file belongs to: of the innermost folder or of the project below it, of the project around
      * the file, or at last of nothing but the folder of the file.
      */
-    Optional<Chisel> of(Path file) {
+    public Optional<Chisel> of(Path file) {
         Optional<Path> root = roots.stream().filter(file::startsWith).max(Comparator.comparingInt(Path::getNameCount));
         Optional<Path> project = root.flatMap(folder -> projects(folder).stream().filter(file::startsWith)
                 .max(Comparator.comparingInt(Path::getNameCount)));
