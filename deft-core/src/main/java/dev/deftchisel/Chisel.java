@@ -112,8 +112,12 @@ public final class Chisel implements AutoCloseable {
      * @throws dev.deftchisel.journal.JournalException     when an interrupted change cannot be taken back
      */
     public static Chisel open(OpenRequest request, Monitor monitor) {
-        return new Chisel(Workspaces.installed().open(request), request.allows(Permission.RUN_PROCESSORS), monitor,
-                operations());
+        Workspace workspace = Workspaces.installed().open(request);
+        // reading the build takes most of the time; whoever has changed his mind by now need not wait for the texts
+        monitor.check();
+        Chisel chisel = new Chisel(workspace, request.allows(Permission.RUN_PROCESSORS), monitor, operations());
+        monitor.check();
+        return chisel;
     }
 
     /** All operations on the class path, by id. */

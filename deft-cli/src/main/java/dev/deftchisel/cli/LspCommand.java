@@ -12,6 +12,9 @@ import java.net.BindException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
+import java.nio.channels.Channels;
+import java.nio.channels.ServerSocketChannel;
+import java.nio.channels.SocketChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Optional;
@@ -39,6 +42,11 @@ final class LspCommand implements Callable<Integer> {
             + "standard streams")
     private Integer port;
 
+    @Option(names = "--socket", paramLabel = "FILE",
+            description = "wait for one client at this socket file, in a folder that only you can enter; safer than a "
+            + "port on a machine with other users")
+    private Path socket;
+
     LspCommand(Console console, Restart restart) {
         this.console = console;
         this.restart = restart;
@@ -53,7 +61,12 @@ final class LspCommand implements Callable<Integer> {
         }
         // what the protocol library writes on its own would stand between our messages
         LogManager.getLogManager().reset();
-        if (port == null) {
+        if (socket != null && port != null) {
+            console.say("deft: take either --port or --socket");
+            return ExitCode.USAGE;
+        } else if (socket != null) {
+            return serve(new SocketFile(socket));
+        } else if (port == null) {
             return serve(console.in(), console.out());
         } else if (port < 0 || port > HIGHEST_PORT) {
             console.say("deft: " + port + " is no port; take one from 0 to " + HIGHEST_PORT);
@@ -62,11 +75,31 @@ final class LspCommand implements Callable<Integer> {
         try (ServerSocket listening = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
             console.say("deft: waiting for a client at port " + listening.getLocalPort());
             try (Socket client = listening.accept()) {
+                // nobody else may come
+                listening.close();
                 return serve(client.getInputStream(), client.getOutputStream());
             }
         } catch (BindException taken) {
             console.say("deft: port " + port + " is taken; choose another, or 0 for any that is free");
             return ExitCode.USAGE;
+        }
+    }
+
+    private int serve(SocketFile file) throws IOException, InterruptedException {
+        Optional<String> objection = file.objection();
+        if (objection.isPresent()) {
+            console.say("deft: " + objection.get());
+            return ExitCode.USAGE;
+        }
+        try (ServerSocketChannel listening = file.listen()) {
+            console.say("deft: waiting for a client at " + socket);
+            try (SocketChannel client = listening.accept()) {
+                // nobody else may come; the client that is there stays connected
+                listening.close();
+                return serve(Channels.newInputStream(client), Channels.newOutputStream(client));
+            }
+        } finally {
+            file.remove();
         }
     }
 

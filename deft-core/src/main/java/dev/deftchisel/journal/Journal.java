@@ -38,6 +38,9 @@ import java.util.Set;
  */
 public final class Journal {
 
+    /** How many changes are kept; older ones are forgotten when a new one is made. */
+    static final int MOST_ENTRIES = 200;
+
     private static final String TEMPORARY = ".deft-new";
 
     private final Workspace workspace;
@@ -170,9 +173,9 @@ public final class Journal {
             } catch (IOException | JournalException failed) {
                 takeBack(entry, Entry.State.APPLIED, failed);
             }
-            // what was taken back before cannot be done again on top of this
+            // what was taken back before cannot be done again on top of this, and nobody goes back for ever
             for (Entry former : entries) {
-                if (former.state() == Entry.State.UNDONE) {
+                if (former.state() == Entry.State.UNDONE || former.number() <= number - MOST_ENTRIES) {
                     store.remove(former.number());
                 }
             }

@@ -13,8 +13,8 @@ import java.util.Optional;
 import java.util.function.Predicate;
 
 /**
- * The constructor that somebody means who looks around. Where an object is created (JLS 15.9) and where a constructor is
- * declared (JLS 8.8) the name of the class stands, and a rename takes it for that; who asks for declaration, uses or
+ * The constructor that somebody means who looks around. Where an object is created (JLS 15.9) and where a constructor
+ * is declared (JLS 8.8) the name of the class stands, and a rename takes it for that; who asks for declaration, uses or
  * callers there means the constructor.
  */
 public final class NamedConstructor {

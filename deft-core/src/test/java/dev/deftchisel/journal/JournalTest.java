@@ -152,6 +152,23 @@ class JournalTest {
     }
 
     @Test
+    void theOldestChangesAreForgotten() throws IOException {
+        Path file = root.resolve("Berth0.java");
+        Journal journal = new Journal(workspace);
+        for (int i = 0; i < Journal.MOST_ENTRIES + 2; i++) {
+            SourceText before = SourceText.decode(Files.readAllBytes(file), StandardCharsets.UTF_8);
+            journal.apply(new Change("change " + i, List.of(new FileChange(file, Optional.empty(), before, List.of(
+                    Edit.of(new Range(0, before.content().length()), "new " + i + "\n", Edit.Kind.REFERENCE)))),
+                    SymbolEffects.same(), List.of()));
+        }
+        List<Entry> kept = journal.history();
+        assertEquals(Journal.MOST_ENTRIES, kept.size());
+        assertEquals("change 2", kept.get(0).title());
+        journal.undo();
+        assertEquals("new " + Journal.MOST_ENTRIES + "\n", Files.readString(file));
+    }
+
+    @Test
     void keepsModesAndFollowsLinksWithinTheWorkspace() throws IOException {
         Path target = root.resolve("Berth1.java");
         Path real = root.resolve("real.java");

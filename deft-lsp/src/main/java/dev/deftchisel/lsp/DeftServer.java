@@ -2,8 +2,8 @@ package dev.deftchisel.lsp;
 
 import dev.deftchisel.lsp.feature.Actions;
 import dev.deftchisel.lsp.feature.Diagnostics;
-import dev.deftchisel.lsp.feature.NameTokens;
 import dev.deftchisel.lsp.feature.Renames;
+import dev.deftchisel.lsp.insight.NameTokens;
 import dev.deftchisel.lsp.session.Documents;
 import dev.deftchisel.lsp.session.Negotiated;
 import dev.deftchisel.lsp.session.ServerSettings;

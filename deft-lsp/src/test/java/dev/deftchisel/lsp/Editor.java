@@ -196,6 +196,11 @@ final class Editor implements LanguageClient, AutoCloseable {
                         .toString()).toList();
     }
 
+    /** Waits until the server has ended; whether it was in good order. */
+    boolean ended() throws Exception {
+        return end.get(1, TimeUnit.MINUTES);
+    }
+
     /** Leaves in good order, or not. */
     boolean leave(boolean inOrder) {
         if (inOrder) {

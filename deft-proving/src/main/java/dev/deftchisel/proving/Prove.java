@@ -38,8 +38,8 @@ import picocli.CommandLine.Command;
                 ExtractMethodCommand.class,
             InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FixesCommand.class,
             FaultsCommand.class,
-            SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class, ConformanceCommand.class, KeysCommand.class,
-                    SurfacesCommand.class, EnduranceCommand.class,
+            SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class,
+            ConformanceCommand.class, KeysCommand.class, SurfacesCommand.class, EnduranceCommand.class,
             RandomOffersCommand.class, MistakesCommand.class, BehaviourCommand.class, AnnotationsCommand.class,
             ShapesCommand.class, BenchCommand.class, SpeedCommand.class, PaceCommand.class})
 public final class Prove {

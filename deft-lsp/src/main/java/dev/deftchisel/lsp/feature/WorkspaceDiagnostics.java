@@ -22,8 +22,8 @@ import org.eclipse.lsp4j.WorkspaceFullDocumentDiagnosticReport;
 import org.eclipse.lsp4j.WorkspaceUnchangedDocumentDiagnosticReport;
 
 /**
- * Errors in files that are not open. A change in one file breaks others, and whoever made it wants to know; what is less
- * than an error is for those who open the file. All of it on the worker's thread.
+ * Errors in files that are not open. A change in one file breaks others, and whoever made it wants to know; what is
+ * less than an error is for those who open the file. All of it on the worker's thread.
  */
 public final class WorkspaceDiagnostics {
 
@@ -58,7 +58,7 @@ public final class WorkspaceDiagnostics {
 
     /** By address, for all files that are not open and have errors. */
     private Map<String, List<Diagnostic>> all() {
-        List<Chisel> open = session.folders().all();
+        List<Chisel> open = session.folders().own();
         latest.keySet().retainAll(open);
         Map<String, List<Diagnostic>> all = new LinkedHashMap<>();
         open.forEach(chisel -> errors(chisel).forEach((file, errors) -> {

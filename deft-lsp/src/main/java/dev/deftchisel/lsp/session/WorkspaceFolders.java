@@ -96,6 +96,12 @@ public final class WorkspaceFolders implements AutoCloseable {
         return open.values().stream().flatMap(Optional::stream).toList();
     }
 
+    /** The projects of the folders that the editor has open, without others that single files belong to. */
+    public List<Chisel> own() {
+        return roots.stream().flatMap(root -> projects(root).stream()).distinct()
+                .flatMap(project -> open.computeIfAbsent(project, this::open).stream()).toList();
+    }
+
     /** The folder itself when it is in a project, or all projects below it. */
     private List<Path> projects(Path root) {
         return projects.computeIfAbsent(root, folder -> {

@@ -61,8 +61,8 @@ class SessionTest {
 
     @Test
     void theTextIsThatOfTheMomentOfTheQuestion() {
-        session.documents().change(uri, 2, List.of(new TextDocumentContentChangeEvent("class A { } class B { } class C { }")),
-                PositionEncoding.UTF16);
+        session.documents().change(uri, 2, List.of(
+                new TextDocumentContentChangeEvent("class A { } class B { } class C { }")), PositionEncoding.UTF16);
         assertEquals(3, session.askText(uri, List::of, Navigation::symbols).join().size());
     }
 

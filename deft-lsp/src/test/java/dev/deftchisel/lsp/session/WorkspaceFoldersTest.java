@@ -3,6 +3,7 @@ package dev.deftchisel.lsp.session;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotSame;
 import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.google.gson.JsonObject;
@@ -17,6 +18,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -138,9 +141,31 @@ class WorkspaceFoldersTest {
         Chisel alone = folders.of(lone).orElseThrow();
         assertEquals(List.of("prob.found.req"), alone.problems().in(ProblemScope.of(List.of(lone))).stream()
                 .filter(problem -> problem.severity() == Severity.ERROR).map(problem -> problem.rule()).toList());
-        assertEquals(List.of("Warning Lone.java is in no project: what is beside it is looked at, without any libraries",
-                "Log Lone.java is in no project: what is beside it is looked at, without any libraries"),
-                said.subList(0, 2));
+        String sentence = "Lone.java is in no project: what is beside it is looked at, without any libraries";
+        assertEquals(List.of("Warning " + sentence, "Log " + sentence), said.subList(0, 2));
+        folders.close();
+    }
+
+    @Test
+    void openingIsCancelledAndBegunAgainWhenSomebodyAsksAgain() {
+        AtomicBoolean isStopped = new AtomicBoolean(true);
+        WorkspaceFolders folders = new WorkspaceFolders(new Monitor() {
+            @Override
+            public void at(String step, int done, int total) {
+                check();
+            }
+
+            @Override
+            public void check() {
+                if (isStopped.get()) {
+                    throw new CancellationException();
+                }
+            }
+        }, new Progress(session), message -> { });
+        folders.add(folder.resolve("harbour"));
+        assertThrows(CancellationException.class, () -> folders.of(berth));
+        isStopped.set(false);
+        assertTrue(folders.of(berth).isPresent());
         folders.close();
     }
 

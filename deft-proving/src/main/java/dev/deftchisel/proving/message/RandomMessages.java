@@ -24,7 +24,8 @@ public final class RandomMessages {
             "documentHighlight",
             "documentSymbol", "foldingRange", "prepareRename", "rename", "codeAction", "linkedEditingRange",
             "inlayHint",
-            "selectionRange", "typeDefinition", "implementation");
+            "selectionRange", "typeDefinition", "implementation", "semanticTokens/full", "semanticTokens/range",
+            "documentLink", "codeLens", "diagnostic", "prepareCallHierarchy", "prepareTypeHierarchy", "signatureHelp");
     private static final List<String> PIECES = List.of("", " ", "\n", "}", "{", "int depth = 1;", "/* ⚓𝄞 */", "\"",
             "Berth", ";", "\r\n",
             "(");
@@ -115,13 +116,31 @@ public final class RandomMessages {
     private void message(Wire wire, List<CompletableFuture<JsonObject>> asked) throws IOException {
         String uri = files.get(random.nextInt(files.size())).toUri().toString();
         String method = "textDocument/" + QUESTIONS.get(random.nextInt(QUESTIONS.size()));
-        switch (random.nextInt(8)) {
+        switch (random.nextInt(9)) {
+            case 8 -> event(wire, uri);
             case 0, 1 -> type(wire, uri);
             case 2, 3, 4 -> asked.add(wire.ask(method, params(uri)));
             case 5 -> asked.add(wire.ask(random.nextInt(4) == 0 ? "workspace/nothing" : method, nonsense()));
             case 6 -> wire.tell("$/cancelRequest", Wire.json("{'id':%s}",
                     Math.max(1, wire.lastId() - random.nextInt(3))));
             default -> nonsense(wire, uri, asked);
+        }
+    }
+
+    /** Things that are said to have happened to files and folders; most of it did not. */
+    private void event(Wire wire, String uri) throws IOException {
+        String other = random.nextBoolean() ? uri : uri.replaceFirst("[^/]+$", "None.java");
+        String folder = Wire.json("{'uri':%s,'name':'part'}", Wire.text(uri.replaceFirst("/[^/]+$", "")));
+        switch (random.nextInt(6)) {
+            case 0, 1 -> wire.tell("workspace/didChangeWatchedFiles", Wire.json(
+                    "{'changes':[{'uri':%s,'type':%s},{'uri':%s,'type':%s}]}", Wire.text(other),
+                    1 + random.nextInt(3), Wire.text(other), 1 + random.nextInt(3)));
+            case 2 -> wire.tell("textDocument/didSave", Wire.json("{'textDocument':{'uri':%s}}", Wire.text(other)));
+            case 3 -> wire.tell("workspace/didChangeWorkspaceFolders", Wire.json(
+                    "{'event':{'added':[%s],'removed':[]}}", folder));
+            case 4 -> wire.tell("workspace/didChangeWorkspaceFolders", Wire.json(
+                    "{'event':{'added':[],'removed':[%s]}}", folder));
+            default -> wire.tell("workspace/didCreateFiles", Wire.json("{'files':[{'uri':%s}]}", Wire.text(other)));
         }
     }
 

@@ -55,7 +55,8 @@ record RequestParameters(String uri, String text, int caret, int type, String fo
                     position, position);
             case "delta" -> Wire.json("{%s,'previousResultId':%s}", document,
                     previous.map(JsonElement::toString).orElse("'none'".replace('\'', '"')));
-            case "color" -> Wire.json("{%s,'color':{'red':0,'green':0,'blue':1,'alpha':1},'range':%s}", document, range);
+            case "color" -> Wire.json("{%s,'color':{'red':0,'green':0,'blue':1,'alpha':1},'range':%s}", document,
+                    range);
             case "layout" -> Wire.json("{%s,'range':%s,'options':{'tabSize':4,'insertSpaces':true}}", document, range);
             case "typed" -> Wire.json("{%s,'position':%s,'ch':'}','options':{'tabSize':4,'insertSpaces':true}}",
                     document, position);

@@ -28,6 +28,6 @@ class RandomMessagesTest {
                 "package harbour;\r\n\r\nclass Quay {\r\n    Berth first;\r\n}\r\n");
         RandomMessages.Result result = new RandomMessages(List.of(berth, quay), 5).send(root, 300);
         assertEquals(List.of(), result.wrong());
-        assertTrue(result.answers().get("result") > 50, result.answers().toString());
+        assertTrue(result.answers().get("result") > 30, result.answers().toString());
     }
 }

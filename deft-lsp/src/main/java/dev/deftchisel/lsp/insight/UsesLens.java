@@ -1,9 +1,10 @@
-package dev.deftchisel.lsp.feature;
+package dev.deftchisel.lsp.insight;
 
 import com.google.gson.Gson;
 import com.google.gson.JsonElement;
 import dev.deftchisel.Uses;
 import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.lsp.feature.Actions;
 import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.operation.Place;
@@ -19,8 +20,8 @@ import org.eclipse.lsp4j.Command;
 import org.eclipse.lsp4j.Location;
 
 /**
- * Above each type and method how often it is used and implemented, and how many of the uses are in tests. Off unless the
- * user wants it; counted only for what is on the screen, when the client resolves it.
+ * Above each type and method how often it is used and implemented, and how many of the uses are in tests. Off unless
+ * the user wants it; counted only for what is on the screen, when the client resolves it.
  */
 public final class UsesLens {
 

@@ -1,4 +1,4 @@
-package dev.deftchisel.lsp.feature;
+package dev.deftchisel.lsp.insight;
 
 import java.util.ArrayList;
 import java.util.List;

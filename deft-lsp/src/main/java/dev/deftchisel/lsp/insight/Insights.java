@@ -1,4 +1,4 @@
-package dev.deftchisel.lsp.feature;
+package dev.deftchisel.lsp.insight;
 
 import dev.deftchisel.Uses;
 import dev.deftchisel.lsp.session.Session;

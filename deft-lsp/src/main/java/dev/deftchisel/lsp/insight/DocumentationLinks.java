@@ -1,4 +1,4 @@
-package dev.deftchisel.lsp.feature;
+package dev.deftchisel.lsp.insight;
 
 import com.google.gson.Gson;
 import com.google.gson.JsonElement;
