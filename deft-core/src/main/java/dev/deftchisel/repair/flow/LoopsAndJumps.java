@@ -17,7 +17,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import javax.lang.model.type.TypeMirror;
 
 /** Loops over what cannot be walked through, and jumps with nothing to leave (JLS 14.14 to 14.21). */
