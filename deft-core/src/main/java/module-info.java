@@ -27,6 +27,7 @@ module dev.deftchisel.core {
     exports dev.deftchisel.jdk;
     exports dev.deftchisel.journal;
     exports dev.deftchisel.navigation;
+    exports dev.deftchisel.navigation.declaration;
     exports dev.deftchisel.operation;
     exports dev.deftchisel.problem;
     exports dev.deftchisel.problem.detection;

@@ -5,7 +5,7 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
-import dev.deftchisel.navigation.DeclarationTree;
+import dev.deftchisel.navigation.declaration.DeclarationTree;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;

@@ -12,13 +12,14 @@ import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.analysis.symbol.SymbolKind;
 import dev.deftchisel.navigation.CallSignatures;
-import dev.deftchisel.navigation.DeclarationSummary;
-import dev.deftchisel.navigation.DeclaredMethods;
 import dev.deftchisel.navigation.EnclosingCall;
 import dev.deftchisel.navigation.InlayHints;
 import dev.deftchisel.navigation.NameMeaning;
-import dev.deftchisel.navigation.NamedConstructor;
-import dev.deftchisel.navigation.OutlinedDeclaration;
+import dev.deftchisel.navigation.declaration.DeclarationSummary;
+import dev.deftchisel.navigation.declaration.DeclaredMethods;
+import dev.deftchisel.navigation.declaration.LibraryPage;
+import dev.deftchisel.navigation.declaration.NamedConstructor;
+import dev.deftchisel.navigation.declaration.OutlinedDeclaration;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
@@ -88,13 +89,36 @@ public final class Navigator {
     /** Where the type of what stands at a place is declared; empty for primitive types, and for types of libraries. */
     public Optional<Place> typeDeclaration(Place place) {
         ResolvedPlace resolved = spots.apply(place);
+        return typeAt(resolved).flatMap(type -> declaration(type, resolved.analysis()));
+    }
+
+    private static Optional<Symbol> typeAt(ResolvedPlace resolved) {
         return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key()))
                 .map(Analysis.KnownElement::element)
                 .map(element -> element instanceof ExecutableElement method ? method.getReturnType() : element.asType())
                 .filter(type -> type instanceof DeclaredType)
                 .map(type -> resolved.analysis().key(((DeclaredType) type).asElement()))
-                .flatMap(key -> resolved.analysis().symbol(key))
-                .flatMap(type -> declaration(type, resolved.analysis()));
+                .flatMap(key -> resolved.analysis().symbol(key));
+    }
+
+    /** The file of a library or of the JDK that declares the symbol at a place; empty for what is in the workspace. */
+    public Optional<LibraryPage> libraryDeclaration(Place place) {
+        ResolvedPlace resolved = spots.apply(place);
+        return symbol(resolved).flatMap(symbol -> libraryPage(symbol, resolved));
+    }
+
+    /** The same for the type of what stands at a place. */
+    public Optional<LibraryPage> libraryTypeDeclaration(Place place) {
+        ResolvedPlace resolved = spots.apply(place);
+        return typeAt(resolved).flatMap(type -> libraryPage(type, resolved));
+    }
+
+    private Optional<LibraryPage> libraryPage(Symbol symbol, ResolvedPlace resolved) {
+        boolean isMember = symbol.kind().isType() || symbol.kind().isMethod() || symbol.kind().isField()
+                || symbol.kind() == SymbolKind.CONSTRUCTOR;
+        return resolved.analysis().known(symbol.key()).filter(known -> !symbol.isSource() && isMember)
+                .flatMap(known -> LibraryPage.of(known, symbol.key(), resolved.file().module().classPath(),
+                        analyst.snapshot().workspace().root()));
     }
 
     /** The types below the one at a place, or the methods that override the one there, in the workspace. */

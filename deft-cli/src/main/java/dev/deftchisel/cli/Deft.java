@@ -38,6 +38,9 @@ import picocli.CommandLine.UnmatchedArgumentException;
 /** The start of the command {@code deft}. */
 public final class Deft {
 
+    /** After failures of which nobody knows whether files were being written. */
+    private static final String TAKEN_BACK = "; a change that was half written is taken back by the next command";
+
     private static final Set<String> HELP = Set.of("-h", "--help", "help");
 
     private Deft() {
@@ -73,11 +76,11 @@ public final class Deft {
             }
             return commandLine(console, restart, arguments).execute(arguments);
         } catch (OutOfMemoryError tooMuch) {
-            console.say("deft: there is not enough memory for this code, nothing was changed;"
-                    + " give more with JAVA_TOOL_OPTIONS=-Xmx4g");
+            console.say("deft: there is not enough memory for this code; give more with JAVA_TOOL_OPTIONS=-Xmx4g"
+                    + TAKEN_BACK);
         } catch (StackOverflowError tooDeep) {
-            console.say("deft: this code is nested too deeply, nothing was changed;"
-                    + " give more room with JAVA_TOOL_OPTIONS=-Xss64m");
+            console.say("deft: this code is nested too deeply; give more room with JAVA_TOOL_OPTIONS=-Xss64m"
+                    + TAKEN_BACK);
         } catch (LinkageError broken) {
             console.say("deft: this installation is damaged (" + broken + "); build it anew");
         }
@@ -158,7 +161,7 @@ public final class Deft {
             return restart.with(unfit.fitting().get());
         }
         if (failed instanceof CancellationException) {
-            console.say("deft: stopped; nothing was changed");
+            console.say("deft: stopped" + TAKEN_BACK);
             return ExitCode.REFUSED;
         }
         if (failed instanceof PlaceException || failed instanceof WorkspaceException
@@ -170,8 +173,8 @@ public final class Deft {
             console.say("deft: " + failed.getMessage());
             return ExitCode.REFUSED;
         }
-        console.say("deft: something went wrong inside deft, nothing was changed: " + failed
-                + " (run with JAVA_TOOL_OPTIONS=-Ddeft.log=DEBUG for more)");
+        console.say("deft: something went wrong inside deft: " + failed
+                + " (run with JAVA_TOOL_OPTIONS=-Ddeft.log=DEBUG for more)" + TAKEN_BACK);
         LoggerFactory.getLogger(Deft.class).error("unexpected", failed);
         return ExitCode.REFUSED;
     }

@@ -1,5 +1,6 @@
 package dev.deftchisel.navigation;
 
+import dev.deftchisel.navigation.declaration.DeclarationTree;
 import dev.deftchisel.source.outline.MemberOutline;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;

@@ -3,6 +3,7 @@ package dev.deftchisel.navigation;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import dev.deftchisel.SampleWorkspace;
+import dev.deftchisel.navigation.declaration.DeclarationTree;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.List;

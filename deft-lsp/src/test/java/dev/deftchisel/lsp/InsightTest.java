@@ -22,8 +22,10 @@ import org.eclipse.lsp4j.DocumentLink;
 import org.eclipse.lsp4j.DocumentLinkParams;
 import org.eclipse.lsp4j.FileCreate;
 import org.eclipse.lsp4j.FileDelete;
+import org.eclipse.lsp4j.HoverParams;
 import org.eclipse.lsp4j.InlayHint;
 import org.eclipse.lsp4j.InlayHintParams;
+import org.eclipse.lsp4j.Location;
 import org.eclipse.lsp4j.Position;
 import org.eclipse.lsp4j.PrepareRenameParams;
 import org.eclipse.lsp4j.PreviousResultId;
@@ -207,6 +209,19 @@ class InsightTest {
                 .join().getLeft().get(0).getRange().getStart());
         assertEquals(new Position(3, 13), texts().definition(new DefinitionParams(quay,
                 editor.at(quay, "Berth berth", 1))).join().getLeft().get(0).getRange().getStart());
+    }
+
+    @Test
+    void whatALibraryDeclaresIsReadInAFileOfItsOwn() throws Exception {
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        Location found = texts().definition(new DefinitionParams(berth, editor.at(berth, "String toString", 1)))
+                .join().getLeft().get(0);
+        Path page = Path.of(URI.create(found.getUri()));
+        assertEquals(folder.resolve(".deft/libraries/java/lang/String.java"), page);
+        assertTrue(Files.readAllLines(page).get(found.getRange().getStart().getLine()).contains("class String"));
+        String hover = texts().hover(new HoverParams(berth, editor.at(berth, "String toString", 1))).join()
+                .getContents().getRight().getValue();
+        assertTrue(hover.contains("public final class String"), hover);
     }
 
     @Test

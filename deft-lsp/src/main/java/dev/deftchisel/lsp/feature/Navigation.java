@@ -4,8 +4,8 @@ import dev.deftchisel.Uses;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.lsp.session.Positions;
 import dev.deftchisel.lsp.session.Session;
-import dev.deftchisel.navigation.DeclarationTree;
 import dev.deftchisel.navigation.Finder;
+import dev.deftchisel.navigation.declaration.DeclarationTree;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.outline.MemberOutline;
@@ -42,11 +42,17 @@ public final class Navigation {
     }
 
     public static List<Location> declaration(Session.RequestContext asked, Position position) {
-        return locations(asked, asked.chisel().navigator().declaration(asked.place(position)).stream());
+        Place place = asked.place(position);
+        List<Location> found = locations(asked, asked.chisel().navigator().declaration(place).stream());
+        return found.isEmpty() ? LibraryFiles.location(asked, asked.chisel().navigator().libraryDeclaration(place))
+                : found;
     }
 
     public static List<Location> typeDeclaration(Session.RequestContext asked, Position position) {
-        return locations(asked, asked.chisel().navigator().typeDeclaration(asked.place(position)).stream());
+        Place place = asked.place(position);
+        List<Location> found = locations(asked, asked.chisel().navigator().typeDeclaration(place).stream());
+        return found.isEmpty() ? LibraryFiles.location(asked, asked.chisel().navigator().libraryTypeDeclaration(place))
+                : found;
     }
 
     /** The types below a type, the methods that override a method. */

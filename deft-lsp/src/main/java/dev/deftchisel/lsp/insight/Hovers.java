@@ -4,8 +4,8 @@ import dev.deftchisel.Chisel;
 import dev.deftchisel.Navigator;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.lsp.session.Session;
-import dev.deftchisel.navigation.DeclarationSummary;
 import dev.deftchisel.navigation.InlayHints;
+import dev.deftchisel.navigation.declaration.DeclarationSummary;
 import dev.deftchisel.operation.Place;
 import java.util.Optional;
 import org.eclipse.lsp4j.Hover;
@@ -28,7 +28,9 @@ public final class Hovers {
             Range name = chisel.resolved(place).bindings().stream().findFirst()
                     .map(binding -> asked.positions().of(binding.range())).orElse(null);
             Optional<Navigator.Typed> typed = chisel.navigator().typed(place);
-            Optional<DeclarationSummary> described = chisel.navigator().described(place);
+            Optional<DeclarationSummary> described = chisel.navigator().described(place)
+                    .or(() -> chisel.navigator().libraryDeclaration(place)
+                            .flatMap(page -> DeclarationSummary.at(page.file(), page.name())));
             String heading = described.map(DeclarationSummary::heading)
                     .orElseGet(() -> typed.filter(known -> !known.type().equals("void"))
                     .map(known -> known.type() + " ").orElse("") + symbol.signature());

@@ -33,6 +33,7 @@ public final class WorkspaceFolders implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(WorkspaceFolders.class);
 
+    private final BuildWatch builds;
     private final Monitor monitor;
     private final Progress progress;
     private final Consumer<MessageParams> tell;
@@ -44,6 +45,11 @@ public final class WorkspaceFolders implements AutoCloseable {
 
     /** @param tell takes what the user should know of a folder that is opened, or cannot be */
     WorkspaceFolders(Monitor monitor, Progress progress, Consumer<MessageParams> tell) {
+        this(monitor, progress, tell, new BuildWatch(System::nanoTime));
+    }
+
+    WorkspaceFolders(Monitor monitor, Progress progress, Consumer<MessageParams> tell, BuildWatch builds) {
+        this.builds = builds;
         this.monitor = monitor;
         this.progress = progress;
         this.tell = tell;
@@ -75,6 +81,10 @@ public final class WorkspaceFolders implements AutoCloseable {
      * the file, or at last of nothing but the folder of the file.
      */
     public Optional<Chisel> of(Path file) {
+        List<Path> changed = builds.changed();
+        if (!changed.isEmpty()) {
+            refresh(changed);
+        }
         Optional<Path> root = roots.stream().filter(file::startsWith).max(Comparator.comparingInt(Path::getNameCount));
         Optional<Path> project = root.flatMap(folder -> projects(folder).stream().filter(file::startsWith)
                 .max(Comparator.comparingInt(Path::getNameCount)));
@@ -94,6 +104,11 @@ public final class WorkspaceFolders implements AutoCloseable {
         roots.stream().flatMap(root -> projects(root).stream()).forEach(project ->
                 open.computeIfAbsent(project, this::open));
         return open.values().stream().flatMap(Optional::stream).toList();
+    }
+
+    /** Whether a project belongs to a folder that the editor has open, so that something may be written there. */
+    public boolean areAround(Path project) {
+        return roots.stream().anyMatch(root -> project.startsWith(root) || root.startsWith(project));
     }
 
     /** The projects of the folders that the editor has open, without others that single files belong to. */
@@ -145,6 +160,7 @@ public final class WorkspaceFolders implements AutoCloseable {
             OpenRequest request = permissions.stream().reduce(plain, OpenRequest::with, (one, other) -> other);
             Chisel chisel = progress.during("opening " + folder.getFileName(), () -> Chisel.open(request, monitor));
             tellGaps(chisel.workspace());
+            builds.remember(chisel.workspace());
             return Optional.of(chisel);
         } catch (UnfitJavaException unfit) {
             // nothing works in this folder, so it is not enough to have it in a log

@@ -19,7 +19,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicLong;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -81,6 +83,27 @@ class WorkspaceFoldersTest {
         assertSame(before, of(berth));
         session.folders().refresh(List.of(folder.resolve("harbour/settings.gradle")));
         assertNotSame(before, of(berth));
+    }
+
+    @Test
+    void buildFilesAreLookedAtEveryTwoSecondsForClientsThatDoNotTell() throws Exception {
+        AtomicLong seconds = new AtomicLong();
+        WorkspaceFolders folders = new WorkspaceFolders(Monitor.SILENT, new Progress(session), message -> { },
+                new BuildWatch(() -> TimeUnit.SECONDS.toNanos(seconds.get())));
+        folders.add(folder.resolve("harbour"));
+        Chisel before = folders.of(berth).orElseThrow();
+        Path build = Files.writeString(folder.resolve("harbour/build.gradle"), "sourceCompatibility = 17\n");
+        seconds.addAndGet(1);
+        assertSame(before, folders.of(berth).orElseThrow());
+        seconds.addAndGet(2);
+        Chisel after = folders.of(berth).orElseThrow();
+        assertNotSame(before, after);
+        seconds.addAndGet(2);
+        assertSame(after, folders.of(berth).orElseThrow());
+        Files.delete(build);
+        seconds.addAndGet(2);
+        assertNotSame(after, folders.of(berth).orElseThrow());
+        folders.close();
     }
 
     @Test

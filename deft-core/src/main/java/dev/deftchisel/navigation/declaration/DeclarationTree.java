@@ -1,4 +1,4 @@
-package dev.deftchisel.navigation;
+package dev.deftchisel.navigation.declaration;
 
 import dev.deftchisel.source.outline.MemberOutline;
 import dev.deftchisel.workspace.SourceFile;

@@ -1,4 +1,4 @@
-package dev.deftchisel.navigation;
+package dev.deftchisel.navigation.declaration;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 

@@ -1,4 +1,4 @@
-package dev.deftchisel.navigation;
+package dev.deftchisel.navigation.declaration;
 
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.source.Range;
