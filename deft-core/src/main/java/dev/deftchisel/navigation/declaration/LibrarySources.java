@@ -12,7 +12,8 @@ import java.util.zip.ZipFile;
 
 /**
  * The sources of libraries and of the JDK, where archives of them lie beside the class files: {@code x-sources.jar}
- * beside {@code x.jar} as Maven keeps them, or in a folder beside it as Gradle does, and {@code lib/src.zip} of the JDK.
+ * beside {@code x.jar} as Maven keeps them, or in a folder beside it as Gradle does, and {@code lib/src.zip} of the
+ * JDK.
  */
 final class LibrarySources {
 
