@@ -5,6 +5,7 @@ import dev.deftchisel.Problems;
 import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Severity;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.workspace.Snapshot;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -27,6 +28,8 @@ import org.eclipse.lsp4j.WorkspaceUnchangedDocumentDiagnosticReport;
  */
 public final class WorkspaceDiagnostics {
 
+    private static final int STEP = 100;
+
     private final Session session;
     /** The errors of the workspaces as they were when they were looked at last. */
     private final Map<Chisel, Found> latest = new IdentityHashMap<>();
@@ -44,9 +47,8 @@ public final class WorkspaceDiagnostics {
         chisel.edited(session.documents().texts());
         Found known = latest.get(chisel);
         if (known == null || known.snapshot() != chisel.snapshot()) {
-            Problems problems = chisel.problems();
             Map<Path, List<Problem>> errors = new LinkedHashMap<>();
-            problems.sinceLast(problems.everywhere()).stream()
+            look(chisel.problems(), known != null).stream()
                     .filter(problem -> problem.severity() == Severity.ERROR)
                     .forEach(problem -> errors.computeIfAbsent(problem.file(), file -> new ArrayList<>())
                             .add(problem));
@@ -54,6 +56,24 @@ public final class WorkspaceDiagnostics {
             latest.put(chisel, known);
         }
         return known.errors();
+    }
+
+    /**
+     * The first look at a large workspace takes long and gives way often; it goes in steps, whose findings are kept.
+     *
+     * @param isKnown whether all of the workspace was looked at before
+     */
+    private static List<Problem> look(Problems problems, boolean isKnown) {
+        if (isKnown) {
+            return problems.sinceLast(problems.everywhere());
+        }
+        List<Path> files = List.copyOf(problems.everywhere().files());
+        List<Problem> found = new ArrayList<>();
+        for (int start = 0; start < files.size(); start += STEP) {
+            found.addAll(problems.sinceLast(ProblemScope.of(
+                    files.subList(start, Math.min(start + STEP, files.size())))));
+        }
+        return found;
     }
 
     /** By address, for all files that are not open and have errors. */
