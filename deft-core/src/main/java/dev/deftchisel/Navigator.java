@@ -35,8 +35,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiPredicate;
 import java.util.function.Function;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.VariableElement;
@@ -147,9 +145,8 @@ public final class Navigator {
 
     /** In files that name a type which may be below the one of the method, and that may declare such a method. */
     private List<Binding> overriding(Symbol method) {
-        Set<String> types = method.owner().stream()
-                .flatMap(owner -> owner instanceof SymbolKey.Type type ? Stream.of(simpleName(type)) : Stream.empty())
-                .collect(Collectors.toSet());
+        Set<String> types = method.owner().filter(SymbolKey.Type.class::isInstance)
+                .map(owner -> Set.of(simpleName((SymbolKey.Type) owner))).orElse(Set.of());
         Set<String> below = new HashSet<>(types);
         new Subtypes(analyst.snapshot()).of(types).values().forEach(found ->
                 found.forEach(type -> below.add(type.name())));
@@ -281,10 +278,13 @@ public final class Navigator {
             Optional<Analysis> known = files.equals(Set.of(place.file())) ? analyst.known(place.file())
                     : Optional.empty();
             Analysis analysis = known.orElseGet(() -> analyst.analyse(Focus.on(files, words)));
+            Map<Path, Set<Range>> constructors = onlyThere || !symbol.kind().isType() ? Map.of()
+                    : NamedConstructor.declarations(analysis, files);
             List<Uses.Use> found = Family.of(symbol, analysis).stream()
                     .flatMap(key -> analysis.uses(key).stream())
                     .filter(use -> files.contains(use.file()))
-                    .filter(use -> onlyThere || !NamedConstructor.isDeclaredAt(use, analysis))
+                    .filter(use -> use.role() != Role.TYPE
+                            || !constructors.getOrDefault(use.file(), Set.of()).contains(use.range()))
                     .map(this::use)
                     .distinct()
                     .sorted(Comparator.comparing(Uses.Use::file).thenComparing(Uses.Use::position))

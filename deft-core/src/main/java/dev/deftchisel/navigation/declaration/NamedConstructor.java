@@ -9,8 +9,13 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.Collection;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
 /**
  * The constructor that somebody means who looks around. Where an object is created (JLS 15.9) and where a constructor
@@ -79,11 +84,11 @@ public final class NamedConstructor {
         return token >= 0 && tokens.is(token, "new") ? Optional.of(tokens.start(token)) : Optional.empty();
     }
 
-    /** Whether the name of a class stands there only because a constructor is declared. */
-    public static boolean isDeclaredAt(Binding use, Analysis analysis) {
-        return use.role() == Role.TYPE && analysis.bindings(use.file()).stream()
-                .anyMatch(other -> other.role() == Role.DECLARATION && other.range().equals(use.range())
-                        && isConstructor(other));
+    /** Where constructors are declared, by file: there the name of the class stands, which is no use of it. */
+    public static Map<Path, Set<Range>> declarations(Analysis analysis, Collection<Path> files) {
+        return files.stream().collect(Collectors.toMap(file -> file, file -> analysis.bindings(file).stream()
+                .filter(binding -> binding.role() == Role.DECLARATION && isConstructor(binding))
+                .map(Binding::range).collect(Collectors.toSet())));
     }
 
     private static boolean isConstructor(Binding binding) {

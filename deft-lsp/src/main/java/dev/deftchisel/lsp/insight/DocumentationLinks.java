@@ -1,25 +1,14 @@
 package dev.deftchisel.lsp.insight;
 
-import com.google.gson.Gson;
-import com.google.gson.JsonElement;
 import dev.deftchisel.analysis.symbol.Role;
-import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.Session;
-import dev.deftchisel.operation.Place;
-import dev.deftchisel.source.Range;
 import java.util.List;
 import org.eclipse.lsp4j.DocumentLink;
 
 /** The names in documentation, such as that in {@code {@link Berth#moor}}, as links to what they mean. */
 public final class DocumentationLinks {
 
-    private static final Gson GSON = new Gson();
-
     private DocumentationLinks() {
-    }
-
-    /** Where a link stands, to find its target when somebody wants to follow it. */
-    private record Origin(String uri, int offset) {
     }
 
     /** All links of a file to declarations in the workspace, without their targets. */
@@ -30,19 +19,16 @@ public final class DocumentationLinks {
                 .map(name -> {
                     DocumentLink link = new DocumentLink(asked.positions().of(name.range()));
                     link.setTooltip(name.symbol().describe());
-                    link.setData(GSON.toJsonTree(new Origin(uri, name.range().start())));
+                    link.setData(new StoredPlace(uri, name.range().start(), "").json());
                     return link;
                 }).toList();
     }
 
     /** The link with its target: the file with the line of the declaration. */
     public static DocumentLink resolve(Session session, DocumentLink link) {
-        Origin origin = link.getData() instanceof JsonElement data && data.isJsonObject()
-                ? GSON.fromJson(data, Origin.class) : new Origin("", 0);
-        Session.RequestContext asked = session.asked(String.valueOf(origin.uri()))
-                .orElseThrow(() -> RefusedRequest.invalid("this link is of no file of a workspace"));
-        int offset = Math.max(0, Math.min(origin.offset(), asked.file().content().length()));
-        asked.chisel().navigator().declaration(new Place(asked.file().path(), new Range(offset, offset)))
+        StoredPlace stored = StoredPlace.of(link.getData());
+        Session.RequestContext asked = stored.asked(session);
+        asked.chisel().navigator().declaration(stored.in(asked))
                 .ifPresent(found -> link.setTarget(session.documents().uri(found.file()) + "#L"
                         + asked.chisel().snapshot().source(found.file()).position(found.caret()).line()));
         return link;

@@ -1,14 +1,10 @@
 package dev.deftchisel.lsp.insight;
 
-import com.google.gson.Gson;
-import com.google.gson.JsonElement;
 import dev.deftchisel.Uses;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.lsp.feature.Actions;
-import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.source.Range;
 import dev.deftchisel.source.outline.MemberOutline;
 import dev.deftchisel.workspace.SourceRoot;
 import java.util.ArrayList;
@@ -25,17 +21,11 @@ import org.eclipse.lsp4j.Location;
  */
 public final class UsesLens {
 
-    private static final Gson GSON = new Gson();
-
     private UsesLens() {
     }
 
     /** What is counted. */
     private enum Count { USES, IMPLEMENTATIONS }
-
-    /** Where the name of a declaration stands. */
-    private record Origin(String uri, int offset, Count count) {
-    }
 
     /** All of a file, not counted yet. */
     public static List<CodeLens> in(Session.FileText asked) {
@@ -46,7 +36,7 @@ public final class UsesLens {
             boolean isCounted = isInherited || member.kind() == MemberOutline.Kind.CONSTRUCTOR;
             Stream.of(Count.values()).filter(count -> isCounted && (count == Count.USES || isInherited))
                     .map(count -> new CodeLens(asked.positions().of(member.nameRange()), null,
-                            GSON.toJsonTree(new Origin(uri, member.nameRange().start(), count))))
+                            new StoredPlace(uri, member.nameRange().start(), count.name()).json()))
                     .forEach(all::add);
         }
         return all;
@@ -54,13 +44,11 @@ public final class UsesLens {
 
     /** The same, counted; the client is led to the first of what was counted. */
     public static CodeLens resolve(Session session, CodeLens lens) {
-        Origin origin = lens.getData() instanceof JsonElement data && data.isJsonObject()
-                ? GSON.fromJson(data, Origin.class) : new Origin("", 0, Count.USES);
-        Session.RequestContext asked = session.asked(String.valueOf(origin.uri()))
-                .orElseThrow(() -> RefusedRequest.invalid("this is of no file of a workspace"));
-        int offset = Math.max(0, Math.min(origin.offset(), asked.file().content().length()));
-        Place place = new Place(asked.file().path(), new Range(offset, offset));
-        lens.setCommand(origin.count() == Count.IMPLEMENTATIONS ? implementations(asked, place) : uses(asked, place));
+        StoredPlace stored = StoredPlace.of(lens.getData());
+        Session.RequestContext asked = stored.asked(session);
+        Place place = stored.in(asked);
+        lens.setCommand(Count.IMPLEMENTATIONS.name().equals(stored.what()) ? implementations(asked, place)
+                : uses(asked, place));
         return lens;
     }
 

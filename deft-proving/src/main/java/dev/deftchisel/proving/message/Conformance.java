@@ -29,6 +29,7 @@ public final class Conformance {
     private static final int NANOS_IN_MICRO = 1000;
     /** Rounds of everything before anything is timed. */
     private static final int WARM_UP = 3;
+    private static final List<ProtocolMethod> METHODS = ProtocolMethod.all();
 
     private final Wire wire;
     private final SourceFile file;
@@ -102,13 +103,13 @@ public final class Conformance {
             wire.tell("textDocument/didOpen",
                     Wire.json("{'textDocument':{'uri':%s,'languageId':'java','version':1,'text':%s}}",
                     Wire.text(file.path().toUri().toString()), Wire.text(file.content())));
-            for (ProtocolMethod method : ProtocolMethod.all()) {
+            for (ProtocolMethod method : METHODS) {
                 if (isAsked(method) && rounds > 1 && isClaimed(method, capabilities, wire)) {
                     conformance.row(method, true, WARM_UP);
                 }
             }
             List<Row> rows = new ArrayList<>();
-            for (ProtocolMethod method : ProtocolMethod.all()) {
+            for (ProtocolMethod method : METHODS) {
                 if (isAsked(method)) {
                     rows.add(conformance.row(method, isClaimed(method, capabilities, wire), rounds));
                 } else {
@@ -165,7 +166,7 @@ public final class Conformance {
         int colon = method.parameters().indexOf(':');
         if (colon > 0) {
             String before = method.parameters().substring(colon + 1);
-            String parameters = ProtocolMethod.all().stream().filter(one -> one.name().equals(before)).findFirst()
+            String parameters = METHODS.stream().filter(one -> one.name().equals(before)).findFirst()
                     .orElseThrow().parameters();
             answer(before, parameters(parameters, Optional.empty()));
         }
