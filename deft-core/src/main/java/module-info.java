@@ -11,6 +11,7 @@ module dev.deftchisel.core {
     requires com.google.gson;
     requires ec4j.core;
     requires org.eclipse.jgit;
+    requires org.objectweb.asm;
     requires org.slf4j;
 
     exports dev.deftchisel;
@@ -18,6 +19,7 @@ module dev.deftchisel.core {
     exports dev.deftchisel.analysis;
     exports dev.deftchisel.analysis.code;
     exports dev.deftchisel.analysis.compiler;
+    exports dev.deftchisel.analysis.declared;
     exports dev.deftchisel.analysis.symbol;
     exports dev.deftchisel.analysis.value;
     exports dev.deftchisel.background;

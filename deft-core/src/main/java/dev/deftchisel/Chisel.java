@@ -1,6 +1,7 @@
 package dev.deftchisel;
 
 import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.DeclaredClasses;
 import dev.deftchisel.analysis.ImplicitOrigin;
 import dev.deftchisel.analysis.compiler.DeepStack;
 import dev.deftchisel.analysis.compiler.Focus;
@@ -91,6 +92,9 @@ public final class Chisel implements AutoCloseable {
     private Map<Path, String> unsaved = Map.of();
     private Snapshot snapshot;
     private Analyst analyst;
+    private final DeclaredClasses declared = new DeclaredClasses(libraries.additions());
+    /** Of the same snapshot as the analyst, for what changes nothing. */
+    private Analyst looking;
 
     private Chisel(Workspace read, boolean isProcessing, Monitor monitor, List<Operation> operations) {
         this.workspace = isProcessing ? ProcessedRoots.in(read, processor -> !libraries.standsFor(processor)) : read;
@@ -102,6 +106,7 @@ public final class Chisel implements AutoCloseable {
         this.saved = remade.kept(Snapshot.read(workspace));
         this.snapshot = saved;
         this.analyst = new Analyst(snapshot, libraries, monitor);
+        this.looking = analyst.looking(declared);
     }
 
     /**
@@ -202,8 +207,14 @@ public final class Chisel implements AutoCloseable {
     private Analyst analyst() {
         if (analyst.snapshot() != snapshot) {
             analyst = new Analyst(snapshot, libraries, monitor);
+            looking = analyst.looking(declared);
         }
         return analyst;
+    }
+
+    private Analyst looking() {
+        analyst();
+        return looking;
     }
 
     /**
@@ -221,18 +232,22 @@ public final class Chisel implements AutoCloseable {
      * @throws dev.deftchisel.workspace.WorkspaceException when the place is in no Java file of the workspace
      */
     public ResolvedPlace resolved(Place place) {
+        return resolved(place, analyst());
+    }
+
+    private ResolvedPlace resolved(Place place, Analyst by) {
         SourceFile file = snapshot.source(place.file());
         Focus focus = nameAt(file.tokens(), place.caret())
                 .map(name -> Focus.on(Set.of(file.path()), Set.of(name)))
                 .orElseGet(() -> Focus.around(file.path(), place.selection()));
-        return new ResolvedPlace(place, file, analyst().analyse(focus));
+        return new ResolvedPlace(place, file, by.analyse(focus));
     }
 
     /** The same for those who only look: what is known of the file already will do, whatever it was asked for. */
     private ResolvedPlace look(Place place) {
-        return analyst().known(place.file())
+        return looking().known(place.file())
                 .flatMap(known -> snapshot.file(place.file()).map(file -> new ResolvedPlace(place, file, known)))
-                .orElseGet(() -> resolved(place));
+                .orElseGet(() -> resolved(place, looking()));
     }
 
     private static Optional<String> nameAt(Tokens tokens, int caret) {
@@ -271,12 +286,12 @@ public final class Chisel implements AutoCloseable {
 
     /** Where things are declared and used, in the code as it is now. */
     public Navigator navigator() {
-        return new Navigator(analyst(), this::look);
+        return new Navigator(looking(), this::look);
     }
 
     /** Who calls whom, and which type is above which, in the code as it is now. */
     public Hierarchy hierarchy() {
-        return new Hierarchy(analyst(), navigator(), this::look);
+        return new Hierarchy(looking(), navigator(), this::look);
     }
 
     /** Every use of the symbol at a place; empty when no name stands there. */

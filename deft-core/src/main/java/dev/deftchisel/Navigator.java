@@ -4,6 +4,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.SearchWords;
+import dev.deftchisel.analysis.UsingFiles;
 import dev.deftchisel.analysis.Subtypes;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.Binding;
@@ -274,7 +275,7 @@ public final class Navigator {
             Set<String> words = SearchWords.of(symbol, resolved.analysis());
             Set<Path> files = symbol.kind().isLocal() || onlyThere
                     ? Set.of(place.file())
-                    : analyst.snapshot().pathsMentioning(words);
+                    : UsingFiles.of(symbol, words, resolved.analysis(), analyst);
             Optional<Analysis> known = files.equals(Set.of(place.file())) ? analyst.known(place.file())
                     : Optional.empty();
             Analysis analysis = known.orElseGet(() -> analyst.analyse(Focus.on(files, words)));

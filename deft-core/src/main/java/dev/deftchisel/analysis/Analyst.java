@@ -12,6 +12,7 @@ import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.analysis.compiler.SnapshotFileManager;
 import dev.deftchisel.analysis.compiler.VisibleText;
+import dev.deftchisel.analysis.declared.DeclaredClass;
 import dev.deftchisel.analysis.scope.CompilationScope;
 import dev.deftchisel.analysis.scope.Libraries;
 import dev.deftchisel.analysis.scope.Readability;
@@ -26,6 +27,7 @@ import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,6 +46,9 @@ public final class Analyst {
     private final Snapshot snapshot;
     private final Libraries libraries;
     private final Monitor monitor;
+    private final Optional<DeclaredClasses> declared;
+    /** Whose answers will do as well. */
+    private final Optional<Analyst> other;
     /** The answer to the last question, which is often asked again: a place is read, then worked on. */
     private volatile Analysis latest;
     /** The latest answer about whole files, in which whoever looks around in one of them finds all he needs. */
@@ -55,9 +60,25 @@ public final class Analyst {
      * @param monitor   is told of each file that is analysed
      */
     public Analyst(Snapshot snapshot, Libraries libraries, Monitor monitor) {
+        this(snapshot, libraries, monitor, Optional.empty(), Optional.empty());
+    }
+
+    private Analyst(Snapshot snapshot, Libraries libraries, Monitor monitor, Optional<DeclaredClasses> declared,
+            Optional<Analyst> other) {
         this.snapshot = snapshot;
         this.libraries = libraries;
         this.monitor = monitor;
+        this.declared = declared;
+        this.other = other;
+    }
+
+    /**
+     * One for those who only look: what the files around declare is kept from question to question.
+     *
+     * @param declared shared between snapshots
+     */
+    public Analyst looking(DeclaredClasses declared) {
+        return new Analyst(snapshot, libraries, monitor, Optional.of(declared), Optional.of(this));
     }
 
     /** The code that is analysed. */
@@ -127,7 +148,8 @@ public final class Analyst {
 
     /** An analysis of all of a file, if there is one already; it may be of other files, too. */
     public Optional<Analysis> known(Path file) {
-        return Optional.ofNullable(latestWhole).filter(known -> known.focus().files().contains(file));
+        return Optional.ofNullable(latestWhole).filter(known -> known.focus().files().contains(file))
+                .or(() -> other.flatMap(analyst -> analyst.known(file)));
     }
 
     private Analysis analyseHere(Focus focus) {
@@ -162,14 +184,18 @@ public final class Analyst {
     private Attribution attribute(
             CompilationScope scope, List<SourceFile> files, Focus focus,
             Map<SourceFile, List<TypeOutline>> subtypes) {
+        Map<Path, List<DeclaredClass>> classes = new HashMap<>(
+                declared.map(kept -> kept.of(snapshot, scope)).orElse(Map.of()));
+        files.forEach(file -> classes.remove(file.path()));
         SnapshotFileManager manager = new SnapshotFileManager(
                 libraries.manager(scope.classPath()), libraries.additions(),
-                snapshot.files().stream().filter(file -> scope.sees(file.module())));
+                snapshot.files().stream().filter(file -> scope.sees(file.module())), classes);
         CompilerRun.Attributed run = new CompilerRun(
-                new CompilerRun.Input(libraries.compiler(), libraries.additions(), manager), scope.java(), focus,
-                monitor).attribute(
+                new CompilerRun.Input(libraries.compiler(), libraries.additions(), manager, declared.isPresent()),
+                scope.java(), focus, monitor).attribute(
                 files, file -> VisibleText.of(file, focus, subtypes.getOrDefault(file, List.of())));
         Elements elements = run.task().getElements();
+        declared.ifPresent(kept -> kept.ran(scope, elements, run.task().getTypes(), manager.read()));
         SourceNames sources = SourceNames.of(snapshot, scope);
         Symbols symbols = new Symbols(new ElementKeys(elements, run.task().getTypes()), sources);
         Map<Path, SourceFile> byPath = new LinkedHashMap<>();

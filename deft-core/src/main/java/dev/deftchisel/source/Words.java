@@ -1,12 +1,18 @@
 package dev.deftchisel.source;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 
 /** Finds whole words in text: places where a name stands and no identifier character touches it. */
 public final class Words {
+
+    private static final int ASCII = 128;
+    private static final BitSet PLAIN_PARTS = IntStream.range(0, ASCII).filter(Character::isJavaIdentifierPart)
+            .collect(BitSet::new, BitSet::set, BitSet::or);
 
     private Words() {
     }
@@ -18,14 +24,27 @@ public final class Words {
 
     /** Those of the words that stand somewhere within a range of the text; one pass, however many words there are. */
     public static Set<String> among(Set<String> words, String text, Range range) {
+        return among(words, text, range, words.size());
+    }
+
+    /** Whether one of the names stands somewhere in a text of code, also one that is written in escapes. */
+    public static boolean isAnyAmong(Set<String> names, String code) {
+        String plain = plain(code);
+        return !among(names, plain, new Range(0, plain.length()), 1).isEmpty();
+    }
+
+    private static Set<String> among(Set<String> words, String text, Range range, int enough) {
         Set<String> found = new HashSet<>();
+        // most words of a text are told from all of these by their length and first character
+        BitSet shapes = new BitSet();
+        words.forEach(word -> shapes.set(shape(word, 0, word.length())));
         int at = range.start();
-        while (at < range.end() && found.size() < words.size()) {
+        while (at < range.end() && found.size() < enough) {
             int start = at;
             while (at < range.end() && isPart(text.charAt(at))) {
                 at++;
             }
-            if (at > start) {
+            if (at > start && shapes.get(shape(text, start, at - start))) {
                 String word = text.substring(start, at);
                 if (words.contains(word)) {
                     found.add(word);
@@ -36,10 +55,18 @@ public final class Words {
         return found;
     }
 
+    private static int shape(String text, int start, int length) {
+        return length == 0 ? 0 : Math.min(length, ASCII - 1) * ASCII + text.charAt(start) % ASCII;
+    }
+
     /** Those of the names that stand somewhere in a text of code, also those that are written in escapes (JLS 3.3). */
     public static Set<String> among(Set<String> names, String code) {
-        String plain = code.contains("\\u") ? UnicodeEscapes.replace(code) : code;
+        String plain = plain(code);
         return among(names, plain, new Range(0, plain.length()));
+    }
+
+    private static String plain(String code) {
+        return code.contains("\\u") ? UnicodeEscapes.replace(code) : code;
     }
 
     /** Every range of the text in which the word stands, in order. */
@@ -69,6 +96,6 @@ public final class Words {
      * Half of a character beyond the basic plane is taken for part of a name: letters there are, symbols do no harm.
      */
     public static boolean isPart(char c) {
-        return Character.isJavaIdentifierPart(c) || Character.isSurrogate(c);
+        return c < ASCII ? PLAIN_PARTS.get(c) : Character.isJavaIdentifierPart(c) || Character.isSurrogate(c);
     }
 }

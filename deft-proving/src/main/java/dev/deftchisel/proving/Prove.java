@@ -6,6 +6,7 @@ import dev.deftchisel.proving.command.product.BenchCommand;
 import dev.deftchisel.proving.command.product.EnduranceCommand;
 import dev.deftchisel.proving.command.product.FixesCommand;
 import dev.deftchisel.proving.command.product.KeysCommand;
+import dev.deftchisel.proving.command.product.LooksCommand;
 import dev.deftchisel.proving.command.product.MendCommand;
 import dev.deftchisel.proving.command.product.MessagesCommand;
 import dev.deftchisel.proving.command.product.MistakesCommand;
@@ -39,7 +40,7 @@ import picocli.CommandLine.Command;
             InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FixesCommand.class,
             FaultsCommand.class,
             SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class,
-            ConformanceCommand.class, KeysCommand.class, SurfacesCommand.class, EnduranceCommand.class,
+            ConformanceCommand.class, LooksCommand.class, KeysCommand.class, SurfacesCommand.class, EnduranceCommand.class,
             RandomOffersCommand.class, MistakesCommand.class, BehaviourCommand.class, AnnotationsCommand.class,
             ShapesCommand.class, BenchCommand.class, SpeedCommand.class, PaceCommand.class})
 public final class Prove {

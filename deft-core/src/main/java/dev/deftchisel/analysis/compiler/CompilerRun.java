@@ -54,8 +54,10 @@ public final class CompilerRun {
      *
      * @param additions what types have beyond their text
      * @param manager   shows sources and class files
+     * @param isNaming  whether parameters of class files keep the names that those tell, which takes a little longer
      */
-    public record Input(JavaCompiler compiler, AdditionsReader additions, JavaFileManager manager) {
+    public record Input(
+            JavaCompiler compiler, AdditionsReader additions, JavaFileManager manager, boolean isNaming) {
     }
 
     /**
@@ -74,6 +76,9 @@ public final class CompilerRun {
         String depth = isDeep ? "FLOW" : "ATTR";
         this.options = new ArrayList<>(List.of("-proc:none", "-nowarn", "-Xlint:none", "-Xmaxerrs", "100000",
                 "-XDshould-stop.ifError=" + depth, "-XDshould-stop.ifNoError=" + depth));
+        if (input.isNaming()) {
+            options.add("-parameters");
+        }
         // the API of an older level is read anew in each run, which doubles the time of a short one: whoever only
         // follows names, twice and in the same way, does without; whoever is told of errors does not
         options.addAll(isDeep && !focus.isPartial() ? java.compilerOptions() : java.quickOptions());
