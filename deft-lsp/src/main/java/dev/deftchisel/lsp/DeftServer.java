@@ -33,6 +33,8 @@ import org.eclipse.lsp4j.FileSystemWatcher;
 import org.eclipse.lsp4j.InitializeParams;
 import org.eclipse.lsp4j.InitializeResult;
 import org.eclipse.lsp4j.InitializedParams;
+import org.eclipse.lsp4j.ImplementationRegistrationOptions;
+import org.eclipse.lsp4j.ReferenceOptions;
 import org.eclipse.lsp4j.Registration;
 import org.eclipse.lsp4j.RegistrationParams;
 import org.eclipse.lsp4j.RenameOptions;
@@ -48,6 +50,7 @@ import org.eclipse.lsp4j.WorkDoneProgressCancelParams;
 import org.eclipse.lsp4j.WorkspaceFolder;
 import org.eclipse.lsp4j.WorkspaceFoldersOptions;
 import org.eclipse.lsp4j.WorkspaceServerCapabilities;
+import org.eclipse.lsp4j.WorkspaceSymbolOptions;
 import org.eclipse.lsp4j.jsonrpc.Launcher;
 import org.eclipse.lsp4j.jsonrpc.ResponseErrorException;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
@@ -167,12 +170,17 @@ public final class DeftServer implements LanguageServer {
                 Actions.SHOW_COMMAND)));
         RenameOptions rename = new RenameOptions();
         rename.setPrepareProvider(true);
+        rename.setWorkDoneProgress(true);
         can.setRenameProvider(rename);
         can.setDefinitionProvider(true);
         can.setDeclarationProvider(true);
         can.setTypeDefinitionProvider(true);
-        can.setImplementationProvider(true);
-        can.setReferencesProvider(true);
+        ImplementationRegistrationOptions implementations = new ImplementationRegistrationOptions();
+        implementations.setWorkDoneProgress(true);
+        can.setImplementationProvider(implementations);
+        ReferenceOptions references = new ReferenceOptions();
+        references.setWorkDoneProgress(true);
+        can.setReferencesProvider(references);
         can.setDocumentHighlightProvider(true);
         can.setDocumentSymbolProvider(true);
         can.setHoverProvider(true);
@@ -180,7 +188,9 @@ public final class DeftServer implements LanguageServer {
         can.setLinkedEditingRangeProvider(true);
         can.setFoldingRangeProvider(true);
         can.setSelectionRangeProvider(true);
-        can.setWorkspaceSymbolProvider(true);
+        WorkspaceSymbolOptions symbols = new WorkspaceSymbolOptions();
+        symbols.setWorkDoneProgress(true);
+        can.setWorkspaceSymbolProvider(symbols);
         can.setSignatureHelpProvider(new SignatureHelpOptions(List.of("(", ",")));
         can.setCallHierarchyProvider(true);
         can.setTypeHierarchyProvider(true);
@@ -221,10 +231,12 @@ public final class DeftServer implements LanguageServer {
         }
     }
 
-    /** The user wants something that takes its time to stop: what is being done now, since only that is told. */
+    /** The user wants something that takes its time to stop: an answer, or else what is opened now. */
     @Override
     public void cancelProgress(WorkDoneProgressCancelParams params) {
-        session.worker().stop();
+        if (!session.progress().cancel(params.getToken())) {
+            session.worker().stop();
+        }
     }
 
     @Override

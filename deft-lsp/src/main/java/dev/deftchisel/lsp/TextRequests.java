@@ -13,6 +13,7 @@ import dev.deftchisel.lsp.insight.Insights;
 import dev.deftchisel.lsp.insight.NameTokens;
 import dev.deftchisel.lsp.insight.UsesLens;
 import dev.deftchisel.lsp.session.Documents;
+import dev.deftchisel.lsp.session.PartialResults;
 import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.lsp.session.Worker.Urgency;
 import java.util.List;
@@ -84,6 +85,7 @@ import org.eclipse.lsp4j.WorkspaceEdit;
 import org.eclipse.lsp4j.jsonrpc.messages.Either3;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
 import org.eclipse.lsp4j.services.TextDocumentService;
+import org.eclipse.lsp4j.WorkDoneProgressParams;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -110,9 +112,26 @@ final class TextRequests implements TextDocumentService {
         return session.ask(Urgency.LOOK, uri, otherwise, question);
     }
 
-    private <T> CompletableFuture<T> work(String uri, Supplier<T> otherwise,
+    private <T> CompletableFuture<T> work(Job job, String uri, Supplier<T> otherwise,
             Function<Session.RequestContext, T> question) {
-        return session.ask(Urgency.WORK, uri, otherwise, question);
+        return session.progress().around(session.ask(Urgency.WORK, uri, otherwise, question), job.title(), job.token());
+    }
+
+    /**
+     * What may take its time.
+     *
+     * @param title as it is shown
+     * @param token under which the client wants to see it
+     */
+    private record Job(String title, Optional<Either<String, Integer>> token) {
+
+        static Job of(String title) {
+            return new Job(title, Optional.empty());
+        }
+
+        static Job of(String title, WorkDoneProgressParams params) {
+            return new Job(title, Optional.ofNullable(params.getWorkDoneToken()));
+        }
     }
 
     @Override
@@ -167,7 +186,8 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<CodeAction> resolveCodeAction(CodeAction unresolved) {
-        return session.worker().ask(Urgency.WORK, () -> actions.resolve(unresolved));
+        return session.progress().around(session.worker().ask(Urgency.WORK, () -> actions.resolve(unresolved)),
+                unresolved.getTitle(), Optional.empty());
     }
 
     @Override
@@ -181,7 +201,7 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<WorkspaceEdit> rename(RenameParams params) {
-        return work(params.getTextDocument().getUri(), () -> null,
+        return work(Job.of("Renaming", params), params.getTextDocument().getUri(), () -> null,
                 asked -> renames.rename(asked, params.getPosition(), params.getNewName()));
     }
 
@@ -209,15 +229,18 @@ final class TextRequests implements TextDocumentService {
     @Override
     public CompletableFuture<Either<List<? extends Location>, List<? extends LocationLink>>> implementation(
             ImplementationParams params) {
-        return work(params.getTextDocument().getUri(), () -> Either.forLeft(List.of()),
+        return work(Job.of("Finding implementations", params), params.getTextDocument().getUri(),
+                () -> Either.forLeft(List.of()),
                 asked -> Either.forLeft(Navigation.implementations(asked, params.getPosition())));
     }
 
     @Override
     public CompletableFuture<List<? extends Location>> references(ReferenceParams params) {
         boolean withDeclarations = params.getContext() != null && params.getContext().isIncludeDeclaration();
-        return work(params.getTextDocument().getUri(), List::of,
-                asked -> Navigation.references(asked, params.getPosition(), withDeclarations));
+        PartialResults<Location> found = new PartialResults<>(session.editor(),
+                Optional.ofNullable(params.getPartialResultToken()));
+        return work(Job.of("Finding uses", params), params.getTextDocument().getUri(), List::of,
+                asked -> Navigation.references(asked, params.getPosition(), withDeclarations, found));
     }
 
     @Override
@@ -317,13 +340,15 @@ final class TextRequests implements TextDocumentService {
     @Override
     public CompletableFuture<List<CallHierarchyIncomingCall>> callHierarchyIncomingCalls(
             CallHierarchyIncomingCallsParams params) {
-        return work(params.getItem().getUri(), List::of, asked -> Hierarchies.incoming(asked, params.getItem()));
+        return work(Job.of("Finding callers"), params.getItem().getUri(), List::of,
+                asked -> Hierarchies.incoming(asked, params.getItem()));
     }
 
     @Override
     public CompletableFuture<List<CallHierarchyOutgoingCall>> callHierarchyOutgoingCalls(
             CallHierarchyOutgoingCallsParams params) {
-        return work(params.getItem().getUri(), List::of, asked -> Hierarchies.outgoing(asked, params.getItem()));
+        return work(Job.of("Finding what is called"), params.getItem().getUri(), List::of,
+                asked -> Hierarchies.outgoing(asked, params.getItem()));
     }
 
     @Override
@@ -334,13 +359,13 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<List<TypeHierarchyItem>> typeHierarchySupertypes(TypeHierarchySupertypesParams params) {
-        return work(params.getItem().getUri(), List::of,
+        return work(Job.of("Finding supertypes"), params.getItem().getUri(), List::of,
                 asked -> Hierarchies.types(asked, params.getItem(), Hierarchy::supertypes));
     }
 
     @Override
     public CompletableFuture<List<TypeHierarchyItem>> typeHierarchySubtypes(TypeHierarchySubtypesParams params) {
-        return work(params.getItem().getUri(), List::of,
+        return work(Job.of("Finding subtypes"), params.getItem().getUri(), List::of,
                 asked -> Hierarchies.types(asked, params.getItem(), Hierarchy::subtypes));
     }
 }

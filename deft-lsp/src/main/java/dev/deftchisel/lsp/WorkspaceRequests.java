@@ -10,6 +10,7 @@ import dev.deftchisel.lsp.feature.Navigation;
 import dev.deftchisel.lsp.feature.Questions;
 import dev.deftchisel.lsp.feature.Renames;
 import dev.deftchisel.lsp.session.Documents;
+import dev.deftchisel.lsp.session.PartialResults;
 import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.ServerSettings;
 import dev.deftchisel.lsp.session.Session;
@@ -78,8 +79,9 @@ final class WorkspaceRequests implements WorkspaceService {
         JsonElement offered = (JsonElement) arguments.get(0);
         return session.worker().<Actions.Action>ask(Urgency.LOOK, () -> Actions.Action.of(offered))
                 .thenCompose(action -> isAsking ? asked(action) : CompletableFuture.completedFuture(action))
-                .thenCompose(action -> session.worker().<WorkspaceEdit>ask(Urgency.WORK, () -> actions.edit(
-                        arguments.size() == 2 ? action.and((JsonElement) arguments.get(1)) : action)))
+                .thenCompose(action -> session.progress().<WorkspaceEdit>around(session.worker().ask(Urgency.WORK,
+                        () -> actions.edit(arguments.size() == 2 ? action.and((JsonElement) arguments.get(1))
+                        : action)), "Working out a change", Optional.empty()))
                 .thenCompose(edit -> session.editor().applyEdit(new ApplyWorkspaceEditParams(edit)))
                 .thenApply(done -> null);
     }
@@ -121,7 +123,11 @@ final class WorkspaceRequests implements WorkspaceService {
     @Override
     public CompletableFuture<Either<List<? extends SymbolInformation>, List<? extends WorkspaceSymbol>>> symbol(
             WorkspaceSymbolParams params) {
-        return session.worker().ask(Urgency.LOOK, () -> Either.forRight(Navigation.find(session, params.getQuery())));
+        PartialResults<WorkspaceSymbol> found = new PartialResults<>(session.editor(),
+                Optional.ofNullable(params.getPartialResultToken()));
+        return session.progress().around(session.worker().ask(Urgency.LOOK,
+                () -> Either.forRight(Navigation.find(session, params.getQuery(), found))),
+                "Finding symbols", Optional.ofNullable(params.getWorkDoneToken()));
     }
 
     @Override

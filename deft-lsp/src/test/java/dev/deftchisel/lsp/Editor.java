@@ -34,6 +34,7 @@ import org.eclipse.lsp4j.InitializeResult;
 import org.eclipse.lsp4j.MessageActionItem;
 import org.eclipse.lsp4j.MessageParams;
 import org.eclipse.lsp4j.Position;
+import org.eclipse.lsp4j.ProgressParams;
 import org.eclipse.lsp4j.PublishDiagnosticsParams;
 import org.eclipse.lsp4j.RenameFile;
 import org.eclipse.lsp4j.ShowDocumentParams;
@@ -69,6 +70,7 @@ final class Editor implements LanguageClient, AutoCloseable {
     private final List<String> clicks = new CopyOnWriteArrayList<>();
     private final List<String> questions = new CopyOnWriteArrayList<>();
     private final List<ShowDocumentParams> shown = new CopyOnWriteArrayList<>();
+    private final List<ProgressParams> told = new CopyOnWriteArrayList<>();
     private volatile Object settings = "";
     private final CompletableFuture<Boolean> end = new CompletableFuture<>();
 
@@ -121,6 +123,16 @@ final class Editor implements LanguageClient, AutoCloseable {
         can.getTextDocument().getDocumentSymbol().setHierarchicalDocumentSymbolSupport(true);
         more.accept(can);
         return can;
+    }
+
+    @Override
+    public void notifyProgress(ProgressParams params) {
+        told.add(params);
+    }
+
+    /** What came under tokens, in order. */
+    List<ProgressParams> told() {
+        return told;
     }
 
     LanguageServer server() {

@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertNull;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.google.gson.JsonArray;
 import com.google.gson.JsonObject;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -63,6 +64,7 @@ import org.eclipse.lsp4j.TypeHierarchySubtypesParams;
 import org.eclipse.lsp4j.TypeHierarchySupertypesParams;
 import org.eclipse.lsp4j.WindowClientCapabilities;
 import org.eclipse.lsp4j.WorkspaceEdit;
+import org.eclipse.lsp4j.WorkDoneProgressBegin;
 import org.eclipse.lsp4j.WorkspaceSymbolParams;
 import org.eclipse.lsp4j.jsonrpc.ResponseErrorException;
 import org.eclipse.lsp4j.jsonrpc.messages.Either;
@@ -282,6 +284,22 @@ class ServerTest {
         List<? extends DocumentHighlight> marks = texts().documentHighlight(new DocumentHighlightParams(berth,
                 editor.at(berth, "depth -", 0))).join();
         assertEquals(3, marks.size());
+    }
+
+    @Test
+    void usesComeInPartsWhereTheClientWantsThat() {
+        editor.open(berthFile, BERTH);
+        TextDocumentIdentifier quay = editor.open(quayFile, QUAY);
+        ReferenceParams params = new ReferenceParams(quay, editor.at(quay, "room(3)", 1), new ReferenceContext(true));
+        int all = texts().references(params).join().size();
+        params.setPartialResultToken("uses");
+        params.setWorkDoneToken(7);
+        assertEquals(List.of(), texts().references(params).join());
+        List<Integer> parts = editor.told().stream().filter(one -> one.getToken().isLeft())
+                .map(one -> ((JsonArray) one.getValue().getRight()).size()).toList();
+        assertEquals(List.of(2, all - 2), parts);
+        assertEquals(1, editor.told().stream().filter(one -> one.getToken().isRight()
+                && one.getValue().getLeft() instanceof WorkDoneProgressBegin).count());
     }
 
     @Test

@@ -1,7 +1,9 @@
 package dev.deftchisel.lsp.feature;
 
+import dev.deftchisel.Navigator;
 import dev.deftchisel.Uses;
 import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.lsp.session.PartialResults;
 import dev.deftchisel.lsp.session.Positions;
 import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.navigation.Finder;
@@ -60,9 +62,21 @@ public final class Navigation {
         return locations(asked, asked.chisel().navigator().implementations(asked.place(position)).stream());
     }
 
-    /** Every use; those in documentation too, and the imports. */
-    public static List<Location> references(Session.RequestContext asked, Position position, boolean withDeclarations) {
-        return asked.chisel().uses(asked.place(position)).map(Uses::all).orElse(List.of()).stream()
+    /** Every use; those in documentation too, and the imports. Those of a member in the same file are found first. */
+    public static List<Location> references(Session.RequestContext asked, Position position, boolean withDeclarations,
+            PartialResults<Location> found) {
+        Place place = asked.place(position);
+        Navigator navigator = asked.chisel().navigator();
+        if (found.areWanted() && navigator.symbol(place).filter(symbol -> symbol.kind().isMethod()
+                || symbol.kind().isField()).isPresent()) {
+            found.send(locations(asked, navigator.usesInFile(place), withDeclarations));
+        }
+        return found.end(locations(asked, navigator.uses(place), withDeclarations));
+    }
+
+    private static List<Location> locations(Session.RequestContext asked, Optional<Uses> uses,
+            boolean withDeclarations) {
+        return uses.map(Uses::all).orElse(List.of()).stream()
                 .filter(use -> withDeclarations || use.role() != Role.DECLARATION)
                 .flatMap(use -> location(asked, use.file(), use.range()).stream())
                 .toList();
@@ -111,7 +125,7 @@ public final class Navigation {
     }
 
     /** What goes with some typed letters, in all workspaces. */
-    public static List<WorkspaceSymbol> find(Session session, String typed) {
+    public static List<WorkspaceSymbol> find(Session session, String typed, PartialResults<WorkspaceSymbol> parts) {
         List<WorkspaceSymbol> found = new ArrayList<>();
         session.folders().all().forEach(chisel -> {
             chisel.edited(session.documents().texts());
@@ -121,8 +135,9 @@ public final class Navigation {
                 found.add(new WorkspaceSymbol(one.member().signature(one.file().content()), kind(one.member()),
                         Either.forLeft(location), one.container()));
             });
+            parts.send(found);
         });
-        return found;
+        return parts.end(found);
     }
 
     static SymbolKind kind(MemberOutline member) {

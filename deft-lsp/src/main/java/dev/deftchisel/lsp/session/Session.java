@@ -25,7 +25,8 @@ public final class Session implements AutoCloseable {
 
     private final Documents documents = new Documents();
     private final Worker worker = new Worker();
-    private final WorkspaceFolders folders = new WorkspaceFolders(worker.monitor(), new Progress(this), this::tell);
+    private final Progress progress = new Progress(this);
+    private final WorkspaceFolders folders = new WorkspaceFolders(worker.monitor(), progress, this::tell);
     private final Map<Path, SourceFile> texts = new ConcurrentHashMap<>();
     private final Optional<Path> pages;
     /** Of the worker's thread. */
@@ -91,6 +92,10 @@ public final class Session implements AutoCloseable {
 
     public Worker worker() {
         return worker;
+    }
+
+    public Progress progress() {
+        return progress;
     }
 
     public WorkspaceFolders folders() {
