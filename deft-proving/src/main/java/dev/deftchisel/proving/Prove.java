@@ -12,6 +12,7 @@ import dev.deftchisel.proving.command.product.MessagesCommand;
 import dev.deftchisel.proving.command.product.MistakesCommand;
 import dev.deftchisel.proving.command.product.PaceCommand;
 import dev.deftchisel.proving.command.product.SpeedCommand;
+import dev.deftchisel.proving.command.product.SessionCommand;
 import dev.deftchisel.proving.command.product.SurfacesCommand;
 import dev.deftchisel.proving.command.product.TortureCommand;
 import dev.deftchisel.proving.command.refactoring.AnnotationsCommand;
@@ -40,7 +41,8 @@ import picocli.CommandLine.Command;
             InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FixesCommand.class,
             FaultsCommand.class,
             SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class,
-            ConformanceCommand.class, LooksCommand.class, KeysCommand.class, SurfacesCommand.class, EnduranceCommand.class,
+            ConformanceCommand.class, LooksCommand.class, KeysCommand.class, SurfacesCommand.class,
+            EnduranceCommand.class, SessionCommand.class,
             RandomOffersCommand.class, MistakesCommand.class, BehaviourCommand.class, AnnotationsCommand.class,
             ShapesCommand.class, BenchCommand.class, SpeedCommand.class, PaceCommand.class})
 public final class Prove {

@@ -175,6 +175,11 @@ public final class Wire implements AutoCloseable {
                 .getAsInt() != version);
     }
 
+    /** Nobody waits for those that came so far. */
+    void forgetDiagnostics() {
+        told.clear();
+    }
+
     /** What the server asked the client to send it. */
     Set<String> registered() {
         return Set.copyOf(registered);
