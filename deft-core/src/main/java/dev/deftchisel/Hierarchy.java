@@ -4,8 +4,10 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.navigation.declaration.DeclarationTree;
+import dev.deftchisel.navigation.declaration.LibraryPage;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
@@ -24,11 +26,15 @@ import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeMirror;
 
-/** Who calls whom, and which type is directly above or below which, in the workspace. Of the moment it was made. */
+/**
+ * Who calls whom in the workspace, and which type is directly above or below which, there and in libraries. Of the
+ * moment it was made.
+ */
 public final class Hierarchy {
 
     private final Analyst analyst;
@@ -144,18 +150,69 @@ public final class Hierarchy {
     }
 
     private static List<SymbolKey> supertypes(TypeElement type, Analysis analysis) {
+        return above(type).map(analysis::key).toList();
+    }
+
+    private static Stream<TypeElement> above(TypeElement type) {
         return Stream.concat(Stream.of(type.getSuperclass()), type.getInterfaces().stream())
                 .filter(one -> one instanceof DeclaredType)
-                .map((TypeMirror one) -> analysis.key(((DeclaredType) one).asElement()))
-                .toList();
+                .map((TypeMirror one) -> (TypeElement) ((DeclaredType) one).asElement());
+    }
+
+    /**
+     * A type that no file of the workspace declares.
+     *
+     * @param name  qualified
+     * @param place where a type of the workspace is named from which it was come to
+     * @param page  where it can be read
+     */
+    public record LibraryType(String name, Place place, LibraryPage page) {
+    }
+
+    /** The types of libraries and of the JDK that the type at a place extends or implements itself. */
+    public List<LibraryType> librarySupertypes(Place place) {
+        return libraryTypes(place, resolved -> resolved.symbol()
+                .flatMap(symbol -> resolved.analysis().known(symbol.key())).map(Analysis.KnownElement::element));
+    }
+
+    /** The same of a type that is in a library itself. */
+    public List<LibraryType> librarySupertypes(Place place, String type) {
+        return libraryTypes(place, resolved -> named(type, resolved).map(element -> element));
+    }
+
+    private List<LibraryType> libraryTypes(Place place, Function<ResolvedPlace, Optional<Element>> below) {
+        ResolvedPlace resolved = spots.apply(place);
+        return below.apply(resolved).filter(TypeElement.class::isInstance).stream()
+                .flatMap(element -> above((TypeElement) element))
+                .flatMap(type -> libraryType(type, resolved).stream()).toList();
+    }
+
+    private Optional<LibraryType> libraryType(TypeElement type, ResolvedPlace resolved) {
+        Analysis analysis = resolved.analysis();
+        return analysis.symbol(analysis.key(type)).flatMap(symbol -> navigator.libraryPage(symbol, resolved))
+                .map(page -> new LibraryType(type.getQualifiedName().toString(), resolved.place(), page));
+    }
+
+    private static Optional<TypeElement> named(String type, ResolvedPlace resolved) {
+        return resolved.symbol().flatMap(symbol -> resolved.analysis().known(symbol.key()))
+                .map(known -> known.elements().getTypeElement(type));
     }
 
     /** The types of the workspace that extend or implement the type at a place themselves. */
     public List<Member> subtypes(Place place) {
-        return spots.apply(place).symbol().filter(symbol -> symbol.key() instanceof SymbolKey.Type)
-                .map(symbol -> navigator.typesBelow(symbol, (type, analysis) -> supertypes(type, analysis)
-                        .contains(symbol.key())))
-                .orElse(List.of()).stream()
+        return spots.apply(place).symbol().map(this::subtypes).orElse(List.of());
+    }
+
+    /** The same of a type of a library. */
+    public List<Member> subtypes(Place place, String type) {
+        ResolvedPlace resolved = spots.apply(place);
+        return named(type, resolved).map(element -> resolved.analysis().key(element))
+                .flatMap(resolved.analysis()::symbol).map(this::subtypes).orElse(List.of());
+    }
+
+    private List<Member> subtypes(Symbol of) {
+        return !(of.key() instanceof SymbolKey.Type) ? List.of()
+                : navigator.typesBelow(of, (type, analysis) -> supertypes(type, analysis).contains(of.key())).stream()
                 .flatMap(binding -> member(binding.file(), binding.range()).stream()).toList();
     }
 }

@@ -112,7 +112,7 @@ public final class Navigator {
         return typeAt(resolved).flatMap(type -> libraryPage(type, resolved));
     }
 
-    private Optional<LibraryPage> libraryPage(Symbol symbol, ResolvedPlace resolved) {
+    Optional<LibraryPage> libraryPage(Symbol symbol, ResolvedPlace resolved) {
         boolean isMember = symbol.kind().isType() || symbol.kind().isMethod() || symbol.kind().isField()
                 || symbol.kind() == SymbolKind.CONSTRUCTOR;
         return resolved.analysis().known(symbol.key()).filter(known -> !symbol.isSource() && isMember)

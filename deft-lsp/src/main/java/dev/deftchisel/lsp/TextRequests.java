@@ -1,6 +1,5 @@
 package dev.deftchisel.lsp;
 
-import dev.deftchisel.Hierarchy;
 import dev.deftchisel.lsp.feature.Actions;
 import dev.deftchisel.lsp.feature.Diagnostics;
 import dev.deftchisel.lsp.feature.Hierarchies;
@@ -359,13 +358,13 @@ final class TextRequests implements TextDocumentService {
 
     @Override
     public CompletableFuture<List<TypeHierarchyItem>> typeHierarchySupertypes(TypeHierarchySupertypesParams params) {
-        return work(Job.of("Finding supertypes"), params.getItem().getUri(), List::of,
-                asked -> Hierarchies.types(asked, params.getItem(), Hierarchy::supertypes));
+        return work(Job.of("Finding supertypes"), Hierarchies.uri(params.getItem()), List::of,
+                asked -> Hierarchies.supertypes(asked, params.getItem()));
     }
 
     @Override
     public CompletableFuture<List<TypeHierarchyItem>> typeHierarchySubtypes(TypeHierarchySubtypesParams params) {
-        return work(Job.of("Finding subtypes"), params.getItem().getUri(), List::of,
-                asked -> Hierarchies.types(asked, params.getItem(), Hierarchy::subtypes));
+        return work(Job.of("Finding subtypes"), Hierarchies.uri(params.getItem()), List::of,
+                asked -> Hierarchies.subtypes(asked, params.getItem()));
     }
 }

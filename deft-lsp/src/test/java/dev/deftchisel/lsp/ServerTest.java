@@ -10,6 +10,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.google.gson.JsonArray;
 import com.google.gson.JsonObject;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -440,6 +441,27 @@ class ServerTest {
             assertEquals(List.of("Pier"), texts.typeHierarchySubtypes(new TypeHierarchySubtypesParams(above.get(0)))
                     .join().stream()
                     .map(TypeHierarchyItem::getName).toList());
+        }
+    }
+
+    @Test
+    void typesOfLibrariesAreAboveAndHaveTypesBelow() throws Exception {
+        Path moorings = Files.writeString(berthFile.resolveSibling("Moorings.java"),
+                "package harbour;\n\nclass Moorings extends java.util.ArrayList<Berth> { }\n");
+        try (Editor late = new Editor(folder, can -> { })) {
+            TextDocumentIdentifier opened = late.open(moorings, Files.readString(moorings));
+            TextDocumentService texts = late.server().getTextDocumentService();
+            TypeHierarchyItem item = texts.prepareTypeHierarchy(new TypeHierarchyPrepareParams(opened,
+                    late.at(opened, "Moorings", 1))).join().get(0);
+            TypeHierarchyItem list = texts.typeHierarchySupertypes(new TypeHierarchySupertypesParams(item)).join()
+                    .get(0);
+            assertEquals("ArrayList in java.util", list.getName() + " in " + list.getDetail());
+            assertTrue(Files.readString(Path.of(URI.create(list.getUri()))).contains("class ArrayList<E>"));
+            assertEquals(List.of("AbstractList", "List", "RandomAccess", "Cloneable", "Serializable"),
+                    texts.typeHierarchySupertypes(new TypeHierarchySupertypesParams(list)).join().stream()
+                    .map(TypeHierarchyItem::getName).toList());
+            assertEquals(List.of("Moorings"), texts.typeHierarchySubtypes(new TypeHierarchySubtypesParams(list)).join()
+                    .stream().map(TypeHierarchyItem::getName).toList());
         }
     }
 

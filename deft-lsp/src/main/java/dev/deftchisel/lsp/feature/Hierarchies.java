@@ -3,11 +3,12 @@ package dev.deftchisel.lsp.feature;
 import dev.deftchisel.Hierarchy;
 import dev.deftchisel.lsp.session.Positions;
 import dev.deftchisel.lsp.session.Session;
+import dev.deftchisel.lsp.session.StoredPlace;
 import dev.deftchisel.navigation.CallSignatures;
 import dev.deftchisel.operation.Place;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.BiFunction;
+import java.util.stream.Stream;
 import org.eclipse.lsp4j.CallHierarchyIncomingCall;
 import org.eclipse.lsp4j.CallHierarchyItem;
 import org.eclipse.lsp4j.CallHierarchyOutgoingCall;
@@ -72,11 +73,38 @@ public final class Hierarchies {
                 .map(member -> type(asked.session(), member)).stream().toList();
     }
 
-    /** @param direction up or down */
-    public static List<TypeHierarchyItem> types(Session.RequestContext asked, TypeHierarchyItem item,
-            BiFunction<Hierarchy, Place, List<Hierarchy.Member>> direction) {
-        return direction.apply(asked.chisel().hierarchy(), asked.place(item.getSelectionRange().getStart())).stream()
-                .map(member -> type(asked.session(), member)).toList();
+    /** The file by which the type of an item is known: one of the workspace, also for types of libraries. */
+    public static String uri(TypeHierarchyItem item) {
+        return isOfLibrary(item) ? StoredPlace.of(item.getData()).uri() : item.getUri();
+    }
+
+    private static boolean isOfLibrary(TypeHierarchyItem item) {
+        return item.getData() != null;
+    }
+
+    /** Those of the workspace come first, then those of libraries. */
+    public static List<TypeHierarchyItem> supertypes(Session.RequestContext asked, TypeHierarchyItem item) {
+        Hierarchy hierarchy = asked.chisel().hierarchy();
+        if (isOfLibrary(item)) {
+            StoredPlace stored = StoredPlace.of(item.getData());
+            return libraryTypes(asked, hierarchy.librarySupertypes(stored.in(asked), stored.what())).toList();
+        }
+        Place place = asked.place(item.getSelectionRange().getStart());
+        return Stream.concat(hierarchy.supertypes(place).stream().map(member -> type(asked.session(), member)),
+                libraryTypes(asked, hierarchy.librarySupertypes(place))).toList();
+    }
+
+    private static Stream<TypeHierarchyItem> libraryTypes(Session.RequestContext asked,
+            List<Hierarchy.LibraryType> types) {
+        return types.stream().flatMap(type -> LibraryFiles.type(asked, type).stream());
+    }
+
+    public static List<TypeHierarchyItem> subtypes(Session.RequestContext asked, TypeHierarchyItem item) {
+        Hierarchy hierarchy = asked.chisel().hierarchy();
+        StoredPlace stored = StoredPlace.of(item.getData());
+        List<Hierarchy.Member> below = isOfLibrary(item) ? hierarchy.subtypes(stored.in(asked), stored.what())
+                : hierarchy.subtypes(asked.place(item.getSelectionRange().getStart()));
+        return below.stream().map(member -> type(asked.session(), member)).toList();
     }
 
     public static Optional<SignatureHelp> signatures(Session.RequestContext asked, Position position) {

@@ -2,6 +2,7 @@ package dev.deftchisel.lsp.insight;
 
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.lsp.session.Session;
+import dev.deftchisel.lsp.session.StoredPlace;
 import java.util.List;
 import org.eclipse.lsp4j.DocumentLink;
 

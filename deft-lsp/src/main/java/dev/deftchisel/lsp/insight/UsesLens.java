@@ -4,6 +4,7 @@ import dev.deftchisel.Uses;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.lsp.feature.Actions;
 import dev.deftchisel.lsp.session.Session;
+import dev.deftchisel.lsp.session.StoredPlace;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.outline.MemberOutline;
 import dev.deftchisel.workspace.SourceRoot;

@@ -1,9 +1,7 @@
-package dev.deftchisel.lsp.insight;
+package dev.deftchisel.lsp.session;
 
 import com.google.gson.Gson;
 import com.google.gson.JsonElement;
-import dev.deftchisel.lsp.session.RefusedRequest;
-import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
 
@@ -14,17 +12,18 @@ import dev.deftchisel.source.Range;
  * @param offset in it
  * @param what   is asked for there
  */
-record StoredPlace(String uri, int offset, String what) {
+public record StoredPlace(String uri, int offset, String what) {
 
     private static final Gson GSON = new Gson();
 
     /** From what a client sends back, which may be anything. */
-    static StoredPlace of(Object data) {
+    public static StoredPlace of(Object data) {
         return data instanceof JsonElement json && json.isJsonObject() ? GSON.fromJson(json, StoredPlace.class)
                 : new StoredPlace("", 0, "");
     }
 
-    JsonElement json() {
+    /** As the client keeps it. */
+    public JsonElement json() {
         return GSON.toJsonTree(this);
     }
 
@@ -33,13 +32,13 @@ record StoredPlace(String uri, int offset, String what) {
      *
      * @throws org.eclipse.lsp4j.jsonrpc.ResponseErrorException when it is of no workspace
      */
-    Session.RequestContext asked(Session session) {
+    public Session.RequestContext asked(Session session) {
         return session.asked(String.valueOf(uri))
                 .orElseThrow(() -> RefusedRequest.invalid("this is of no file of a workspace"));
     }
 
     /** The place in it, which may be shorter by now. */
-    Place in(Session.RequestContext asked) {
+    public Place in(Session.RequestContext asked) {
         int within = Math.max(0, Math.min(offset, asked.file().content().length()));
         return new Place(asked.file().path(), new Range(within, within));
     }
