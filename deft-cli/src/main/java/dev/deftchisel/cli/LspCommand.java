@@ -47,6 +47,14 @@ final class LspCommand implements Callable<Integer> {
             + "port on a machine with other users")
     private Path socket;
 
+    @Option(names = "--log", paramLabel = "FILE",
+            description = "append to this file what the server does, instead of the output that a client shows")
+    private Path log;
+
+    @Option(names = "--log-level", paramLabel = "LEVEL",
+            description = "what is logged: error, warn (the standard), info or debug")
+    private ServerLog.Level level = ServerLog.Level.WARN;
+
     LspCommand(Console console, Restart restart) {
         this.console = console;
         this.restart = restart;
@@ -103,8 +111,16 @@ final class LspCommand implements Callable<Integer> {
         }
     }
 
-    private static int serve(InputStream in, OutputStream out) throws InterruptedException {
-        return new DeftServer(pages()).serve(in, out) ? ExitCode.DONE : ExitCode.REFUSED;
+    private int serve(InputStream in, OutputStream out) throws InterruptedException {
+        DeftServer server = new DeftServer(pages());
+        Optional<String> objection = Optional.ofNullable(log).flatMap(ServerLog::objection);
+        if (objection.isPresent()) {
+            console.say("deft: " + objection.get());
+            return ExitCode.USAGE;
+        }
+        try (ServerLog open = log == null ? ServerLog.to(server::log, level) : ServerLog.to(log, level)) {
+            return server.serve(in, out) ? ExitCode.DONE : ExitCode.REFUSED;
+        }
     }
 
     /** Where the pages of rules and errors are, in a checkout. */

@@ -2,6 +2,7 @@ package dev.deftchisel.cli;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import dev.deftchisel.cli.console.ExitCode;
@@ -52,13 +53,30 @@ class LspCommandTest {
         assertEquals(ExitCode.DONE, code);
         String said = out.toString(StandardCharsets.UTF_8);
         assertTrue(said.startsWith("Content-Length: ")
-                && said.contains("\"renameProvider\":{\"prepareProvider\":true}"), said);
+                && said.contains("\"renameProvider\":{\"prepareProvider\":true"), said);
         assertEquals("", err.toString(StandardCharsets.UTF_8));
     }
 
     @Test
     void aClientThatIsGoneWithoutAWordIsNoGoodEnd() {
         assertEquals(ExitCode.REFUSED, run("", "lsp"));
+    }
+
+    @Test
+    void failuresAreLoggedToAFileOrToTheClient(@TempDir Path folder) throws IOException {
+        String broken = message("{\"jsonrpc\":\"2.0\",\"id\":1,\"method\":\"initialize\",\"params\":{\"processId\":"
+                + "null,\"capabilities\":{}}}") + message("{\"jsonrpc\":\"2.0\",\"method\":\"textDocument/didChange\","
+                + "\"params\":{\"textDocument\":{\"uri\":\"file:///harbour/None.java\",\"version\":1},"
+                + "\"contentChanges\":[]}}") + message("{\"jsonrpc\":\"2.0\",\"id\":2,\"method\":\"shutdown\"}")
+                + message("{\"jsonrpc\":\"2.0\",\"method\":\"exit\"}");
+        Path log = folder.resolve("deft.log");
+        assertEquals(ExitCode.DONE, run(broken, "lsp", "--log", log.toString(), "--log-level", "debug"));
+        assertTrue(Files.readString(log).contains("file:///harbour/None.java is not open"), Files.readString(log));
+        assertFalse(out.toString(StandardCharsets.UTF_8).contains("window/logMessage"));
+        assertEquals(ExitCode.DONE, run(broken, "lsp", "--log-level", "debug"));
+        assertTrue(out.toString(StandardCharsets.UTF_8).contains("window/logMessage"));
+        assertEquals(ExitCode.USAGE, run(broken, "lsp", "--log", folder.toString()));
+        assertEquals(ExitCode.USAGE, run(broken, "lsp", "--log-level", "loud"));
     }
 
     @Test

@@ -34,6 +34,8 @@ import org.eclipse.lsp4j.InitializeParams;
 import org.eclipse.lsp4j.InitializeResult;
 import org.eclipse.lsp4j.InitializedParams;
 import org.eclipse.lsp4j.ImplementationRegistrationOptions;
+import org.eclipse.lsp4j.MessageParams;
+import org.eclipse.lsp4j.MessageType;
 import org.eclipse.lsp4j.ReferenceOptions;
 import org.eclipse.lsp4j.Registration;
 import org.eclipse.lsp4j.RegistrationParams;
@@ -119,6 +121,15 @@ public final class DeftServer implements LanguageServer {
         } finally {
             session.close();
         }
+    }
+
+    /**
+     * Puts a line into the output that the client keeps for its user; nobody hears it before there is a client.
+     *
+     * @param isFailure whether something went wrong
+     */
+    public void log(String line, boolean isFailure) {
+        session.tell(new MessageParams(isFailure ? MessageType.Warning : MessageType.Log, line), true);
     }
 
     /** What the protocol allows to be said of a failure: no traces, which tell the user nothing. */

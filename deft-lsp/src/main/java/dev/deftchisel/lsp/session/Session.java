@@ -54,10 +54,14 @@ public final class Session implements AutoCloseable {
         return editor.orElseThrow(() -> new IllegalStateException("there is no client yet"));
     }
 
-    /** Shows a message, or only logs it; before there is a client nobody hears it. */
     private void tell(MessageParams message) {
+        tell(message, message.getType() == MessageType.Log);
+    }
+
+    /** Shows a message, or only logs it; before there is a client nobody hears it. */
+    public void tell(MessageParams message, boolean isOnlyLogged) {
         editor.ifPresent(client -> {
-            if (message.getType() == MessageType.Log) {
+            if (isOnlyLogged) {
                 client.logMessage(message);
             } else {
                 client.showMessage(message);
