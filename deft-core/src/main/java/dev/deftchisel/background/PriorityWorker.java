@@ -22,6 +22,8 @@ public final class PriorityWorker implements AutoCloseable {
     static final int MOST_TIMES_GIVEN_WAY = 3;
 
     private final Object lock = new Object();
+    /** Work may have threads of its own, which stop as it does. */
+    private final InheritableThreadLocal<Boolean> isOfWork = new InheritableThreadLocal<>();
     private final SortedMap<Integer, Deque<Task<?>>> waiting = new TreeMap<>();
     private final Thread thread;
     private final int patienceSeconds;
@@ -97,10 +99,7 @@ public final class PriorityWorker implements AutoCloseable {
 
             @Override
             public void check() {
-                if (Thread.currentThread() != thread) {
-                    return;
-                }
-                running.ifPresent(task -> {
+                running.filter(task -> isOfWork.get() != null).ifPresent(task -> {
                     if (task.isStopped) {
                         throw new CancellationException();
                     }
@@ -166,6 +165,7 @@ public final class PriorityWorker implements AutoCloseable {
     }
 
     private void run() {
+        isOfWork.set(true);
         try {
             while (true) {
                 work(next());

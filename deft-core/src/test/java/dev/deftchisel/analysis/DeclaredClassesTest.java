@@ -202,7 +202,8 @@ class DeclaredClassesTest {
     @Test
     void aConstantThatChangesElsewhereIsSeen() throws Exception {
         SampleWorkspace workspace = new SampleWorkspace(folder);
-        Path tides = workspace.write("harbour/Tides.java", "package harbour; class Tides { static final int LOW = 3; }");
+        Path tides = workspace.write("harbour/Tides.java",
+                "package harbour; class Tides { static final int LOW = 3; }");
         workspace.write("harbour/Depths.java",
                 "package harbour; class Depths { static final int DEPTH = Tides.LOW + 1; void turn() { } }");
         Path pier = workspace.write("harbour/Pier.java",

@@ -17,7 +17,7 @@ class ReceiverNamesTest {
 
     private Set<String> names(String code) throws Exception {
         SampleWorkspace workspace = new SampleWorkspace(folder);
-        workspace.write("harbour/Vessel.java", "package harbour; class Vessel { int size() { return 1; } Vessel self; }");
+        workspace.write("harbour/Vessel.java", "package harbour; class Vessel { int size() { return 1; } }");
         workspace.write("harbour/Others.java", "package harbour; " + code);
         return new TreeSet<>(ReceiverNames.of("Vessel", "size", workspace.analyst()).orElseThrow());
     }

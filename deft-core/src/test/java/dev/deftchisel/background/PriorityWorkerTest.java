@@ -2,6 +2,7 @@ package dev.deftchisel.background;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
+import dev.deftchisel.analysis.compiler.DeepStack;
 import java.util.List;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CountDownLatch;
@@ -64,6 +65,25 @@ class PriorityWorkerTest {
         CountDownLatch end = new CountDownLatch(1);
         worker.start();
         submitLong("rename", end);
+        begun.await();
+        submit(LOOK, "hover");
+        assertEquals(List.of("hover"), next(1));
+        end.countDown();
+        assertEquals(List.of("rename"), next(1));
+    }
+
+    @Test
+    void workThatHasAThreadOfItsOwnStopsThereToo() throws InterruptedException {
+        CountDownLatch end = new CountDownLatch(1);
+        worker.start();
+        worker.submit(CHANGE, () -> DeepStack.call(() -> {
+            begun.countDown();
+            while (end.getCount() > 0) {
+                worker.monitor().check();
+                Thread.onSpinWait();
+            }
+            return "rename";
+        }), done::add, failed -> done.add("failed"));
         begun.await();
         submit(LOOK, "hover");
         assertEquals(List.of("hover"), next(1));

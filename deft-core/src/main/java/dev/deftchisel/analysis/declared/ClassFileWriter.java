@@ -27,9 +27,9 @@ import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.RecordComponentVisitor;
 
 /**
- * Writes what a type declares as a class file (JVMS 4): all that a compiler reads of it, and no code, so that no virtual
- * machine would load it. What is private is written as well, since types of one file see it. Annotations of types
- * (JLS 9.7.4) are left out.
+ * Writes what a type declares as a class file (JVMS 4): all that a compiler reads of it, and no code, so that no
+ * virtual machine would load it. What is private is written as well, since types of one file see it. Annotations of
+ * types (JLS 9.7.4) are left out.
  */
 public final class ClassFileWriter {
 

@@ -131,7 +131,7 @@ final class TypeSignatures {
     private String parameter(TypeParameterElement parameter) {
         StringBuilder text = new StringBuilder(parameter.getSimpleName());
         for (TypeMirror bound : parameter.getBounds()) {
-            boolean isInterface = bound instanceof DeclaredType declared && declared.asElement().getKind().isInterface();
+            boolean isInterface = bound instanceof DeclaredType type && type.asElement().getKind().isInterface();
             boolean isFirst = text.indexOf(":") < 0;
             text.append(isFirst && isInterface ? "::" : ":").append(signature(bound));
         }

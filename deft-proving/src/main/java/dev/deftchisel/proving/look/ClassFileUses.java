@@ -149,7 +149,8 @@ public final class ClassFileUses {
             }
             return new MethodVisitor(API) {
                 @Override
-                public void visitMethodInsn(int opcode, String owner, String called, String type, boolean isOfInterface) {
+                public void visitMethodInsn(int opcode, String owner, String called, String type,
+                        boolean isOfInterface) {
                     used.add(new String[] {owner, called, type});
                 }
 

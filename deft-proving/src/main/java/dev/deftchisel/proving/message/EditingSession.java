@@ -47,7 +47,7 @@ public final class EditingSession {
     private final Set<Integer> taken = new HashSet<>();
     private int keys;
     private int answered;
-    private int silent;
+    private final List<String> silent = new ArrayList<>();
 
     private record Asked(String method, int id, CompletableFuture<JsonObject> answer) {
     }
@@ -65,10 +65,10 @@ public final class EditingSession {
      * @param answered requests with a result
      * @param taken    requests that the client took back
      * @param errors   by method and code, others than a client must expect
-     * @param silent   requests without an answer after a minute
+     * @param silent   methods of requests without an answer after a minute
      * @param memory   megabytes in use after a collection, at equal steps
      */
-    public record Result(int keys, int answered, int taken, Map<String, Integer> errors, int silent,
+    public record Result(int keys, int answered, int taken, Map<String, Integer> errors, List<String> silent,
             List<Long> memory) {
     }
 
@@ -172,7 +172,7 @@ public final class EditingSession {
                 asked.answer().get(PATIENCE_SECONDS, TimeUnit.SECONDS);
                 count(asked);
             } catch (TimeoutException late) {
-                silent++;
+                silent.add(asked.method());
                 unanswered.remove(asked);
             }
         }

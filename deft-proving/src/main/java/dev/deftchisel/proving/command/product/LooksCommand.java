@@ -3,6 +3,7 @@ package dev.deftchisel.proving.command.product;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.proving.look.ClassFileUses;
 import dev.deftchisel.proving.look.KeptAnswers;
+import dev.deftchisel.proving.look.WidelyUsed;
 import dev.deftchisel.proving.option.CorpusOptions;
 import java.util.List;
 import java.util.concurrent.Callable;
@@ -19,6 +20,7 @@ public final class LooksCommand implements Callable<Integer> {
     private static final double MICROS = 1000;
     private static final int SHOWN = 5;
     private static final int WIDTH = 600;
+    private static final int FILES = 30;
 
     @Mixin
     private final CorpusOptions corpora = new CorpusOptions();
@@ -29,6 +31,10 @@ public final class LooksCommand implements Callable<Integer> {
     @Option(names = "--members", description = "of how many members the uses are compared with those in class files "
             + "(${DEFAULT-VALUE})")
     private int members = 300;
+
+    @Option(names = "--wide", description = "how many members are timed that are used in about 30 files; as many "
+            + "before them, uncounted (${DEFAULT-VALUE})")
+    private int wide;
 
     @Option(names = "--seed", description = "decides the places (${DEFAULT-VALUE})")
     private long seed = 1;
@@ -45,6 +51,12 @@ public final class LooksCommand implements Callable<Integer> {
                 row.different().stream().limit(SHOWN).forEach(line -> System.out.println("    "
                         + line.substring(0, Math.min(WIDTH, line.length()))));
                 different += row.different().size();
+            }
+            if (wide > 0) {
+                WidelyUsed.Times times = WidelyUsed.measure(corpus, wide, FILES, seed);
+                System.out.printf("  of %d members used in about %d files, after a key: uses %.1f %.1f, "
+                        + "implementations %.1f %.1f%n", times.uses().size(), FILES, median(times.uses()),
+                        last(times.uses()), median(times.implementations()), last(times.implementations()));
             }
             ClassFileUses.Found uses = ClassFileUses.ask(corpus, members, seed);
             System.out.printf("  class files use %d members in %d files; missed %d%n", uses.members(), uses.files(),

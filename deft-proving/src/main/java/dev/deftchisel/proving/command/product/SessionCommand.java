@@ -52,10 +52,10 @@ public final class SessionCommand implements Callable<Integer> {
             Collections.shuffle(files, new Random(seed));
             EditingSession.Result result = EditingSession.work(corpus.request().folder(),
                     files.subList(0, Math.min(FILES, files.size())), minutes, speed, STEPS, seed);
-            System.out.printf("%s: %d keys in %d minutes; %d requests answered, %d taken back, %d without an answer; "
+            System.out.printf("%s: %d keys in %d minutes; %d requests answered, %d taken back, without an answer %s; "
                     + "errors %s; MB in use after each twelfth: %s%n", corpus.name(), result.keys(), minutes,
                     result.answered(), result.taken(), result.silent(), result.errors(), result.memory());
-            wrong += result.silent() + result.errors().size();
+            wrong += result.silent().size() + result.errors().size();
         }
         return wrong == 0 ? 0 : 1;
     }
