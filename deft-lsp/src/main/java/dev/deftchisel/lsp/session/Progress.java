@@ -29,7 +29,8 @@ public final class Progress {
     private final Map<Either<String, Integer>, CompletableFuture<?>> shown = new ConcurrentHashMap<>();
 
     Progress(Session session) {
-        this(session, CompletableFuture.delayedExecutor(PATIENCE_MILLIS, TimeUnit.MILLISECONDS));
+        this(session, CompletableFuture.delayedExecutor(PATIENCE_MILLIS, TimeUnit.MILLISECONDS,
+                session.worker().texts()));
     }
 
     /** @param late does what it is given when the client has waited for a while */
