@@ -425,20 +425,20 @@ public final class Chisel implements AutoCloseable {
 
     /** What is wrong with the code as it is now, by all rules on the class path. */
     public Problems problems() {
-        return problems(analyst());
+        return problems(analyst(), looking());
     }
 
     /** What is wrong with other code of the workspace, such as files with changes that are not saved. */
     public Problems problems(Snapshot code) {
-        return problems(analyst().of(code));
+        return problems(analyst().of(code), analyst().of(code));
     }
 
-    private Problems problems(Analyst of) {
+    private Problems problems(Analyst of, Analyst looking) {
         if (rules.isEmpty()) {
             rules = Optional.of(Rules.installed());
             repairs = Optional.of(Repairs.installed());
         }
-        return new Problems(of, operations, rules.orElseThrow(), repairs.orElseThrow());
+        return new Problems(of, looking, operations, rules.orElseThrow(), repairs.orElseThrow());
     }
 
     /** What is known of the symbol at a place. */

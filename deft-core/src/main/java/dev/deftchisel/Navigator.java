@@ -58,6 +58,11 @@ public final class Navigator {
         return symbol(spots.apply(place));
     }
 
+    /** Where the name stands that is at a place; empty where none is. */
+    public Optional<Range> name(Place place) {
+        return spots.apply(place).bindings().stream().findFirst().map(Binding::range);
+    }
+
     private static Optional<Symbol> symbol(ResolvedPlace resolved) {
         return NamedConstructor.at(resolved.analysis(), resolved.file(), resolved.place().caret())
                 .or(resolved::symbol);

@@ -49,13 +49,19 @@ import java.util.stream.Stream;
 public final class Problems {
 
     private final Analyst analyst;
+    private final Analyst looking;
     private final List<Operation> operations;
     private final Severities severities;
     private final RuleRunner runner;
     private Optional<Surveyed> surveyed = Optional.empty();
 
-    Problems(Analyst analyst, List<Operation> operations, Rules rules, Repairs repairs) {
+    /**
+     * @param analyst for fixes and their proof
+     * @param looking for what is wrong with a file
+     */
+    Problems(Analyst analyst, Analyst looking, List<Operation> operations, Rules rules, Repairs repairs) {
         this.analyst = analyst;
+        this.looking = looking;
         this.operations = operations;
         this.severities = Severities.of(new EditorProperties(analyst.snapshot().workspace().root()));
         this.runner = new RuleRunner(rules, severities, repairs);
@@ -132,7 +138,8 @@ public final class Problems {
 
     private List<Problem> found(ProblemScope scope) {
         return DeepStack.call(() -> {
-            Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
+            Analyst by = scope.files().size() == 1 ? looking : analyst;
+            Analysis analysis = by.analyse(Focus.whole(scope.files()).deeply());
             List<Problem> found = new ArrayList<>();
             for (Path file : scope.files()) {
                 context(analysis, file).stream()

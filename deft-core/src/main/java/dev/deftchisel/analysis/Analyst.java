@@ -27,11 +27,11 @@ import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javax.lang.model.util.Elements;
 
 /**
@@ -184,9 +184,8 @@ public final class Analyst {
     private Attribution attribute(
             CompilationScope scope, List<SourceFile> files, Focus focus,
             Map<SourceFile, List<TypeOutline>> subtypes) {
-        Map<Path, List<DeclaredClass>> classes = new HashMap<>(
-                declared.map(kept -> kept.of(snapshot, scope)).orElse(Map.of()));
-        files.forEach(file -> classes.remove(file.path()));
+        Map<Path, List<DeclaredClass>> classes = declared.map(kept -> kept.of(snapshot, scope,
+                files.stream().map(SourceFile::path).collect(Collectors.toSet()))).orElse(Map.of());
         SnapshotFileManager manager = new SnapshotFileManager(
                 libraries.manager(scope.classPath()), libraries.additions(),
                 snapshot.files().stream().filter(file -> scope.sees(file.module())), classes);

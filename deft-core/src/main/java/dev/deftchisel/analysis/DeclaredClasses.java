@@ -10,6 +10,7 @@ import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -40,7 +41,8 @@ public final class DeclaredClasses {
     /** What is kept of the files of one scope, and what the latest run in it read. */
     private static final class Scoped {
 
-        private final Map<Path, List<DeclaredClass>> kept = new HashMap<>();
+        private final Map<Path, ClassFileWriter.Written> kept = new HashMap<>();
+        private final Map<String, Path> declaring = new HashMap<>();
         private final Set<Path> incomplete = new LinkedHashSet<>();
         private Optional<Run> run = Optional.empty();
     }
@@ -52,18 +54,39 @@ public final class DeclaredClasses {
     /**
      * The class files that stand for files of a snapshot.
      *
+     * @param wanted files that the compiler is given, which are read from their text in any case
      * @return by path; those that are missing are to be read from their text
      */
-    Map<Path, List<DeclaredClass>> of(Snapshot snapshot, CompilationScope scope) {
+    Map<Path, List<DeclaredClass>> of(Snapshot snapshot, CompilationScope scope, Set<Path> wanted) {
         if (latest.isPresent() && !isDeclaringTheSame(latest.get(), snapshot)) {
             scopes.clear();
         }
         latest = Optional.of(snapshot);
         Scoped scoped = scopes.computeIfAbsent(scope, key -> new Scoped());
+        if (scoped.declaring.isEmpty()) {
+            snapshot.files().stream().filter(file -> scope.sees(file.module())).forEach(file -> file.header().types()
+                    .forEach(type -> scoped.declaring.put(file.header().qualifiedName(type), file.path())));
+        }
         // while they are written, the compiler may read further ones
         scoped.run.ifPresent(run -> List.copyOf(run.read()).forEach(file -> write(file, run, scoped)));
         scoped.run = Optional.empty();
-        return scoped.kept;
+        return consistent(scoped, wanted);
+    }
+
+    /**
+     * Without those that name a type which is nested in one that is read from its text: the compiler looks for such a
+     * type by the name of its class file.
+     */
+    private static Map<Path, List<DeclaredClass>> consistent(Scoped scoped, Set<Path> wanted) {
+        Map<Path, ClassFileWriter.Written> left = new HashMap<>(scoped.kept);
+        left.keySet().removeAll(wanted);
+        while (left.values().removeIf(written -> written.outer().stream().map(scoped.declaring::get)
+                .anyMatch(file -> file != null && !left.containsKey(file) && !wanted.contains(file)))) {
+            continue;
+        }
+        Map<Path, List<DeclaredClass>> classes = new HashMap<>();
+        left.forEach((file, written) -> classes.put(file, written.classes()));
+        return classes;
     }
 
     private boolean isDeclaringTheSame(Snapshot before, Snapshot now) {
@@ -85,17 +108,21 @@ public final class DeclaredClasses {
             return;
         }
         List<DeclaredClass> written = new ArrayList<>();
+        Set<String> outer = new HashSet<>();
         boolean isComplete = additions.of(file).members().stream().flatMap(type -> type.members().stream())
                 .noneMatch(Added::isBuilt);
         for (String type : file.header().types()) {
             TypeElement element = run.elements().getTypeElement(file.header().qualifiedName(type));
-            Optional<List<DeclaredClass>> classes = element == null ? Optional.empty()
+            Optional<ClassFileWriter.Written> classes = element == null ? Optional.empty()
                     : ClassFileWriter.write(element, run.elements(), run.types());
             isComplete &= classes.isPresent();
-            classes.ifPresent(written::addAll);
+            classes.ifPresent(one -> {
+                written.addAll(one.classes());
+                outer.addAll(one.outer());
+            });
         }
         if (isComplete) {
-            scoped.kept.put(file.path(), List.copyOf(written));
+            scoped.kept.put(file.path(), new ClassFileWriter.Written(written, outer));
         } else {
             scoped.incomplete.add(file.path());
         }

@@ -185,7 +185,8 @@ class DeclaredClassesTest {
             DeclaredClasses kept = new DeclaredClasses(AdditionsReader.installed());
             Set<SourceFile> read = new LinkedHashSet<>();
             Elements sources = elements(libraries, snapshot, Map.of(), read, kept);
-            Map<Path, List<DeclaredClass>> classes = kept.of(snapshot, CompilationScope.of(snapshot).get(0));
+            Map<Path, List<DeclaredClass>> classes = kept.of(snapshot, CompilationScope.of(snapshot).get(0),
+                    Set.of());
             assertEquals(Set.of(file), classes.keySet());
             Elements fromClasses = elements(libraries, snapshot, classes, new LinkedHashSet<>(), kept);
             for (String type : snapshot.source(file).header().types()) {
@@ -235,6 +236,24 @@ class DeclaredClassesTest {
     }
 
     @Test
+    void whatNamesATypeInATextIsReadFromItsText() throws Exception {
+        SampleWorkspace workspace = new SampleWorkspace(folder);
+        Path place = workspace.write("harbour/Place.java", "package harbour; class Place { static class Deep { } }");
+        Path berth = workspace.write("harbour/Berth.java", "package harbour; class Berth { Place.Deep deep; }");
+        Path pier = workspace.write("harbour/Pier.java", "package harbour; class Pier { Berth berth; Place place; }");
+        Snapshot snapshot = workspace.snapshot();
+        CompilationScope scope = CompilationScope.of(snapshot).get(0);
+        try (Libraries libraries = new Libraries()) {
+            DeclaredClasses kept = new DeclaredClasses(AdditionsReader.installed());
+            Set<SourceFile> read = new LinkedHashSet<>();
+            elements(libraries, snapshot, Map.of(), read, kept);
+            read.remove(snapshot.source(place));
+            assertEquals(Set.of(pier), kept.of(snapshot, scope, Set.of()).keySet());
+            assertEquals(Set.of(pier, berth), kept.of(snapshot, scope, Set.of(place)).keySet());
+        }
+    }
+
+    @Test
     void keysTypedIntoBodiesLeaveThemAsTheyAre() throws Exception {
         SampleWorkspace workspace = new SampleWorkspace(folder);
         Path file = workspace.write("harbour/Declarations.java", DECLARATIONS);
@@ -247,9 +266,9 @@ class DeclaredClassesTest {
         try (Libraries libraries = new Libraries()) {
             DeclaredClasses kept = new DeclaredClasses(AdditionsReader.installed());
             elements(libraries, snapshot, Map.of(), new LinkedHashSet<>(), kept);
-            assertFalse(kept.of(snapshot, scope).isEmpty());
-            assertFalse(kept.of(typed, scope).isEmpty());
-            assertTrue(kept.of(declaring, scope).isEmpty());
+            assertFalse(kept.of(snapshot, scope, Set.of()).isEmpty());
+            assertFalse(kept.of(typed, scope, Set.of()).isEmpty());
+            assertTrue(kept.of(declaring, scope, Set.of()).isEmpty());
         }
     }
 }

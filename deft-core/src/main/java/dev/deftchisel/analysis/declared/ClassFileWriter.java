@@ -1,6 +1,7 @@
 package dev.deftchisel.analysis.declared;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -60,9 +61,25 @@ public final class ClassFileWriter {
         this.signatures = new TypeSignatures(elements, types);
     }
 
-    /** The class files of a type and of those nested in it; empty when something that they name was not found. */
-    public static Optional<List<DeclaredClass>> write(TypeElement topLevel, Elements elements, Types types) {
+    /**
+     * The class files of a type and of those nested in it.
+     *
+     * @param classes of all of them
+     * @param outer   qualified names of the top-level types whose nested types they name
+     */
+    public record Written(List<DeclaredClass> classes, Set<String> outer) {
+
+        /** Copies both. */
+        public Written {
+            classes = List.copyOf(classes);
+            outer = Set.copyOf(outer);
+        }
+    }
+
+    /** Writes a type and those nested in it; empty when something that they name was not found. */
+    public static Optional<Written> write(TypeElement topLevel, Elements elements, Types types) {
         List<DeclaredClass> written = new ArrayList<>();
+        Set<String> outer = new HashSet<>();
         for (TypeElement type : withNested(topLevel).toList()) {
             ClassFileWriter writer = new ClassFileWriter(type, elements, types);
             byte[] bytes = writer.write();
@@ -70,8 +87,14 @@ public final class ClassFileWriter {
                 return Optional.empty();
             }
             written.add(new DeclaredClass(elements.getBinaryName(type).toString(), bytes));
+            writer.signatures.nested().forEach(nested -> outer.add(topLevel(nested)));
         }
-        return Optional.of(written);
+        return Optional.of(new Written(written, outer));
+    }
+
+    private static String topLevel(TypeElement type) {
+        return type.getEnclosingElement() instanceof TypeElement outer ? topLevel(outer)
+                : type.getQualifiedName().toString();
     }
 
     private static Stream<TypeElement> withNested(TypeElement type) {

@@ -25,8 +25,7 @@ public final class Hovers {
         Chisel chisel = asked.chisel();
         return chisel.navigator().symbol(place).map(symbol -> {
             // what is of this place first: a declaration in another file is another analysis
-            Range name = chisel.resolved(place).bindings().stream().findFirst()
-                    .map(binding -> asked.positions().of(binding.range())).orElse(null);
+            Range name = chisel.navigator().name(place).map(asked.positions()::of).orElse(null);
             Optional<Navigator.Typed> typed = chisel.navigator().typed(place);
             Optional<DeclarationSummary> described = chisel.navigator().described(place)
                     .or(() -> chisel.navigator().libraryDeclaration(place)

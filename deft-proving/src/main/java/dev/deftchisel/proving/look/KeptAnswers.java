@@ -8,6 +8,8 @@ import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
+import dev.deftchisel.problem.Problem;
+import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.proving.corpus.Corpus;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
@@ -30,6 +32,8 @@ public final class KeptAnswers {
 
     private static final int NANOS_IN_MICRO = 1000;
     private static final Map<String, Function<Asked, String>> QUESTIONS = new TreeMap<>(Map.of(
+            "problems", asked -> asked.chisel().problems().in(ProblemScope.of(List.of(asked.place().file()))).stream()
+                    .map(Problem::toString).toList().toString(),
             "symbol", asked -> asked.navigator().symbol(asked.place()).map(KeptAnswers::symbol).toString(),
             "declaration", asked -> asked.navigator().declaration(asked.place()).toString(),
             "type declaration", asked -> asked.navigator().typeDeclaration(asked.place()).toString(),
