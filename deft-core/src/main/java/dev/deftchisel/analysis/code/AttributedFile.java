@@ -255,9 +255,13 @@ public final class AttributedFile {
         }
     }
 
-    /** Whether a value of a type is one of another, type arguments aside (JLS 4.10). */
+    /**
+     * Whether a value of a type is one of another, type arguments aside (JLS 4.10); what a half-written call leaves in
+     * place of a value is of no type.
+     */
     public boolean isKind(TypeMirror type, TypeMirror above) {
-        return types().isSubtype(types().erasure(type), types().erasure(above));
+        return type.getKind() != TypeKind.EXECUTABLE && above.getKind() != TypeKind.EXECUTABLE
+                && types().isSubtype(types().erasure(type), types().erasure(above));
     }
 
     /** The descriptor of a type after erasure (JVMS 4.3.2). */
