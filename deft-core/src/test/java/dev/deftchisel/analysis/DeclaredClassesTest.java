@@ -33,7 +33,10 @@ import javax.lang.model.util.Elements;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** The JDK prints what a compiler read of a source and of the class files that stand for it: it must be the same. */
+/**
+ * The JDK prints what a compiler read of a source and of the class files that stand for it: it must be the same. Only
+ * whether a constructor was written in its compact form (JLS 8.10.4.2) is not in class files.
+ */
 class DeclaredClassesTest {
 
     private static final String DECLARATIONS = """
@@ -92,7 +95,10 @@ class DeclaredClassesTest {
 
             record Berth<T extends Comparable<? super T> & java.io.Serializable>(@Deprecated int number, List<T>... names)
                     implements Place<T> {
-                Berth { }
+                Berth(int number, List<T>... names) {
+                    this.number = number;
+                    this.names = names;
+                }
 
                 Berth(int number) { this(number, new List[0]); }
 
