@@ -104,13 +104,10 @@ public final class RuleContext {
         findings.add(new Finding(at, severity, range, sentence, List.of(fixes)));
     }
 
-    /** Has a rule look at a tree; not at one that the parser made up while the code around is being typed. */
     public void look(Rule rule, RuleDescription about, Severity own, TreePath path) {
         at = about;
         severity = own;
-        if (code.find(path.getLeaf()).isPresent()) {
-            rule.look(path, this);
-        }
+        rule.look(path, this);
     }
 
     public List<Finding> findings() {

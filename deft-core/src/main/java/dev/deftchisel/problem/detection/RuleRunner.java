@@ -176,7 +176,8 @@ public final class RuleRunner {
                     // made by the compiler, or added by an annotation: nobody has written it
                     return null;
                 }
-                if (tree != null && byKind.containsKey(tree.getKind())) {
+                // the parser makes up some while the code around is being typed
+                if (tree != null && byKind.containsKey(tree.getKind()) && code.find(tree).isPresent()) {
                     show(tree, new TreePath(getCurrentPath(), tree));
                 }
                 return super.scan(tree, null);
