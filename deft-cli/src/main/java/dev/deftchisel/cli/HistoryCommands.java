@@ -1,12 +1,13 @@
 package dev.deftchisel.cli;
 
-import dev.deftchisel.Chisel;
 import dev.deftchisel.cli.console.Console;
 import dev.deftchisel.cli.console.ExitCode;
-import dev.deftchisel.cli.option.ChiselCommand;
 import dev.deftchisel.cli.option.CommonOptions;
-import dev.deftchisel.cli.text.JsonText;
+import dev.deftchisel.cli.option.WorkspaceCommand;
+import dev.deftchisel.cli.text.HistoryJson;
 import dev.deftchisel.journal.Entry;
+import dev.deftchisel.journal.Journal;
+import dev.deftchisel.workspace.opening.Workspaces;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
@@ -18,9 +19,26 @@ final class HistoryCommands {
     private HistoryCommands() {
     }
 
+    /** No source is read: what was written is known without them, however large the workspace. */
+    private abstract static class JournalCommand extends WorkspaceCommand {
+
+        JournalCommand(Console console) {
+            super(console);
+        }
+
+        @Override
+        protected final int run(Console console, CommonOptions options) {
+            Journal journal = new Journal(Workspaces.installed().open(options.request()));
+            journal.recover();
+            return run(journal, console, options);
+        }
+
+        abstract int run(Journal journal, Console console, CommonOptions options);
+    }
+
     /** Takes the latest change back. */
     @Command(name = "undo", description = Undo.WHAT)
-    static final class Undo extends ChiselCommand {
+    static final class Undo extends JournalCommand {
 
         static final String WHAT = "Undo the latest change.";
 
@@ -29,14 +47,14 @@ final class HistoryCommands {
         }
 
         @Override
-        protected int run(Chisel chisel, Console console, CommonOptions options) {
-            return tell(console, options, "taken back: ", chisel.undo());
+        int run(Journal journal, Console console, CommonOptions options) {
+            return tell(console, options, "taken back: ", journal.undo());
         }
     }
 
     /** Does a change again. */
     @Command(name = "redo", description = Redo.WHAT)
-    static final class Redo extends ChiselCommand {
+    static final class Redo extends JournalCommand {
 
         static final String WHAT = "Redo the change that was undone last.";
 
@@ -45,8 +63,8 @@ final class HistoryCommands {
         }
 
         @Override
-        protected int run(Chisel chisel, Console console, CommonOptions options) {
-            return tell(console, options, "done again: ", chisel.redo());
+        int run(Journal journal, Console console, CommonOptions options) {
+            return tell(console, options, "done again: ", journal.redo());
         }
     }
 
@@ -61,7 +79,7 @@ final class HistoryCommands {
 
     /** Lists all changes. */
     @Command(name = "history", description = History.WHAT)
-    static final class History extends ChiselCommand {
+    static final class History extends JournalCommand {
 
         static final String WHAT = "List the changes made here, the latest last.";
 
@@ -70,10 +88,10 @@ final class HistoryCommands {
         }
 
         @Override
-        protected int run(Chisel chisel, Console console, CommonOptions options) {
-            List<Entry> entries = chisel.history();
+        int run(Journal journal, Console console, CommonOptions options) {
+            List<Entry> entries = journal.history();
             if (options.json()) {
-                console.out().println(new JsonText(chisel).history(entries));
+                console.out().println(new HistoryJson().text(entries));
                 return ExitCode.DONE;
             }
             DateTimeFormatter format = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm").withZone(ZoneId.systemDefault());

@@ -3,34 +3,22 @@ package dev.deftchisel.cli.option;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.cli.console.Console;
 import dev.deftchisel.cli.console.ProgressLine;
-import java.util.concurrent.Callable;
-import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Option;
 
-/** A command that works in a workspace: opens it, tells what is missing, shows progress, and closes it. */
-public abstract class ChiselCommand implements Callable<Integer> {
-
-    private final Console console;
-
-    @Mixin
-    private final CommonOptions common = new CommonOptions();
-
-    @Option(names = {"-h", "--help"}, usageHelp = true, description = "show this help")
-    private boolean help;
+/** A command that works with code: opens its workspace, tells what is missing, shows progress, and closes it. */
+public abstract class ChiselCommand extends WorkspaceCommand {
 
     public ChiselCommand(Console console) {
-        this.console = console;
+        super(console);
     }
 
     @Override
-    public Integer call() {
-        Console dressed = common.dress(console);
-        try (ProgressLine progress = new ProgressLine(dressed, common.quiet());
-                Chisel chisel = Chisel.open(common.request(), progress)) {
-            if (!common.quiet()) {
-                chisel.workspace().gaps().forEach(gap -> dressed.say("deft: " + gap));
+    protected final int run(Console console, CommonOptions options) {
+        try (ProgressLine progress = new ProgressLine(console, options.quiet());
+                Chisel chisel = Chisel.open(options.request(), progress)) {
+            if (!options.quiet()) {
+                chisel.workspace().gaps().forEach(gap -> console.say("deft: " + gap));
             }
-            return run(chisel, dressed, common);
+            return run(chisel, console, options);
         }
     }
 

@@ -9,7 +9,6 @@ import dev.deftchisel.Outcome;
 import dev.deftchisel.Uses;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
-import dev.deftchisel.journal.Entry;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
@@ -170,19 +169,5 @@ public final class JsonText {
         }
         root.add("uses", array);
         return gson.toJson(root);
-    }
-
-    public String history(List<Entry> entries) {
-        JsonArray array = new JsonArray();
-        for (Entry entry : entries) {
-            JsonObject one = new JsonObject();
-            one.addProperty("number", entry.number());
-            one.addProperty("title", entry.title());
-            one.addProperty("time", entry.time().toString());
-            one.addProperty("state", entry.state().name().toLowerCase(Locale.ROOT));
-            one.add("files", strings(entry.files().stream().map(Entry.Image::after).toList()));
-            array.add(one);
-        }
-        return gson.toJson(array);
     }
 }
