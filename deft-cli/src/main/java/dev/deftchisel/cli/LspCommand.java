@@ -69,16 +69,14 @@ final class LspCommand implements Callable<Integer> {
         }
         // what the protocol library writes on its own would stand between our messages
         LogManager.getLogManager().reset();
-        if (socket != null && port != null) {
-            console.say("deft: take either --port or --socket");
+        Optional<String> objection = objection();
+        if (objection.isPresent()) {
+            console.say("deft: " + objection.get());
             return ExitCode.USAGE;
         } else if (socket != null) {
             return serve(new SocketFile(socket));
         } else if (port == null) {
             return serve(console.in(), console.out());
-        } else if (port < 0 || port > HIGHEST_PORT) {
-            console.say("deft: " + port + " is no port; take one from 0 to " + HIGHEST_PORT);
-            return ExitCode.USAGE;
         }
         try (ServerSocket listening = new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
             console.say("deft: waiting for a client at port " + listening.getLocalPort());
@@ -91,6 +89,16 @@ final class LspCommand implements Callable<Integer> {
             console.say("deft: port " + port + " is taken; choose another, or 0 for any that is free");
             return ExitCode.USAGE;
         }
+    }
+
+    /** What is wrong with the options, before any client is waited for. */
+    private Optional<String> objection() {
+        if (socket != null && port != null) {
+            return Optional.of("take either --port or --socket");
+        } else if (port != null && (port < 0 || port > HIGHEST_PORT)) {
+            return Optional.of(port + " is no port; take one from 0 to " + HIGHEST_PORT);
+        }
+        return Optional.ofNullable(log).flatMap(ServerLog::objection);
     }
 
     private int serve(SocketFile file) throws IOException, InterruptedException {
@@ -113,11 +121,6 @@ final class LspCommand implements Callable<Integer> {
 
     private int serve(InputStream in, OutputStream out) throws InterruptedException {
         DeftServer server = new DeftServer(pages());
-        Optional<String> objection = Optional.ofNullable(log).flatMap(ServerLog::objection);
-        if (objection.isPresent()) {
-            console.say("deft: " + objection.get());
-            return ExitCode.USAGE;
-        }
         try (ServerLog open = log == null ? ServerLog.to(server::log, level) : ServerLog.to(log, level)) {
             return server.serve(in, out) ? ExitCode.DONE : ExitCode.REFUSED;
         }

@@ -91,6 +91,19 @@ class DeskCommandTest {
     }
 
     @Test
+    void whatIsTypedBeforeTheFirstScreenIsNotForTheText() throws Exception {
+        try (TerminalSession session = desk("harbour.berths.Berth#occupant")) {
+            session.send("early", shown -> shown.contains(ENTER));
+            session.await(0, shown -> shown.contains("occupant") && shown.contains("Berth.java"));
+            session.send("late_", shown -> shown.contains("not saved"));
+            session.send("\u0013", shown -> shown.contains("saved src"));
+            assertTrue(Files.readString(folder.resolve(BERTH)).contains("private Vessel late_occupant;"));
+            session.send("\u0011", shown -> shown.contains(EXIT));
+            assertEquals(0, session.end());
+        }
+    }
+
+    @Test
     void keysOfTheTerminalItselfDoNotEndIt() throws Exception {
         try (TerminalSession session = desk("harbour.berths.Berth#occupant")) {
             session.await(0, shown -> shown.contains("occupant"));

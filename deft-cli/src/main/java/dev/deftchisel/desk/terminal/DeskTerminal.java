@@ -86,11 +86,13 @@ public final class DeskTerminal implements AutoCloseable {
 
     /** Shows a desk until the user leaves or the terminal is gone. */
     public void show(Desk desk) {
-        Thread keys = new Thread(() -> read(desk), "deft-keys");
+        KeyReader reader = new KeyReader(terminal.reader());
+        reader.discard();
+        draw(desk);
+        Thread keys = new Thread(() -> read(reader, desk), "deft-keys");
         keys.setDaemon(true);
         keys.start();
         try {
-            draw(desk);
             while (!desk.hasLeft()) {
                 run(events.take(), desk);
                 // what has come meanwhile is to be seen at once
@@ -123,8 +125,7 @@ public final class DeskTerminal implements AutoCloseable {
         terminal.writer().flush();
     }
 
-    private void read(Desk desk) {
-        KeyReader reader = new KeyReader(terminal.reader());
+    private void read(KeyReader reader, Desk desk) {
         boolean isOpen = true;
         while (isOpen) {
             Input input = reader.next();

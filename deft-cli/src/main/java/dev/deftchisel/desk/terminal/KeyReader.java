@@ -4,6 +4,8 @@ import dev.deftchisel.desk.key.Key;
 import java.io.IOException;
 import java.util.Map;
 import org.jline.utils.NonBlockingReader;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * Reads keys off what a terminal sends: characters, control characters, and sequences as in ECMA-48, 5.4 with the
@@ -11,6 +13,8 @@ import org.jline.utils.NonBlockingReader;
  * that key with Alt.
  */
 final class KeyReader {
+
+    private static final Logger LOG = LoggerFactory.getLogger(KeyReader.class);
 
     private static final int ESC = 27;
     private static final int DEL = 127;
@@ -32,6 +36,18 @@ final class KeyReader {
 
     KeyReader(NonBlockingReader reader) {
         this.reader = reader;
+    }
+
+    /** Leaves out what has come so far: who typed it had not seen yet what it would be for. */
+    void discard() {
+        try {
+            int c = reader.read(MOMENT_MILLIS);
+            while (c >= 0) {
+                c = reader.read(MOMENT_MILLIS);
+            }
+        } catch (IOException closed) {
+            LOG.debug("the terminal is gone; the next read says so", closed);
+        }
     }
 
     /** Waits for the next input. */
