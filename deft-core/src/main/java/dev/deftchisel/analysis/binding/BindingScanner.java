@@ -345,6 +345,8 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
         if (constructor != null) {
             names.firstToken(tree).ifPresent(range -> facts.bind(range, symbols.key(constructor), Role.CALL, false));
         }
+        SuperConstructor.of(getCurrentPath(), trees).ifPresent(above -> names.firstToken(tree)
+                .ifPresent(range -> facts.bind(range, symbols.key(above), Role.CALL, false)));
         return null;
     }
 

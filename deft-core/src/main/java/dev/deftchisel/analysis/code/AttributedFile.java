@@ -231,13 +231,17 @@ public final class AttributedFile {
                         && type.getKind() != TypeKind.NONE);
     }
 
-    /** The type of an expression, also of one whose place does not take it, so that the compiler calls it an error. */
+    /**
+     * The type of an expression, also of one whose place does not take it, so that the compiler calls it an error. A
+     * method reference that is one has none: the compiler tells that of the method.
+     */
     public Optional<TypeMirror> ownType(TreePath path) {
-        return type(path).or(() -> Optional.ofNullable(part.run().trees().getTypeMirror(path))
+        return type(path).filter(type -> type.getKind() != TypeKind.EXECUTABLE)
+                .or(() -> Optional.ofNullable(part.run().trees().getTypeMirror(path))
                 .filter(type -> type instanceof ErrorType)
                 .map(type -> part.run().trees().getOriginalType((ErrorType) type))
                 .filter(type -> type != null && type.getKind() != TypeKind.NONE && type.getKind() != TypeKind.ERROR
-                        && type.getKind() != TypeKind.OTHER));
+                        && type.getKind() != TypeKind.OTHER && type.getKind() != TypeKind.EXECUTABLE));
     }
 
     /** A type as one of objects: the box of a primitive one (JLS 5.1.7), any other as it is. */

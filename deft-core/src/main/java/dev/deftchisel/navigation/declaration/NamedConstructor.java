@@ -57,8 +57,13 @@ public final class NamedConstructor {
         Range range = name.get().range();
         return unnamed(binding -> binding.role() == Role.DECLARATION && binding.range().equals(range))
                 .or(() -> creation(range).flatMap(start -> unnamed(binding -> binding.role() == Role.CALL
-                        && binding.range().start() == start)))
-                .filter(key -> key instanceof SymbolKey.Method constructor && constructor.owner().equals(type));
+                        && binding.range().start() == start && isOf(type, binding.key()))))
+                .filter(key -> isOf(type, key));
+    }
+
+    /** An object of an anonymous class is created by a constructor of that class, which calls the one that is meant. */
+    private static boolean isOf(SymbolKey.Type type, SymbolKey key) {
+        return key instanceof SymbolKey.Method constructor && constructor.owner().equals(type);
     }
 
     private boolean isKeyword(Range range) {
@@ -66,9 +71,11 @@ public final class NamedConstructor {
         return token >= 0 && tokens.kind(token) == TokenKind.KEYWORD;
     }
 
+    /** The last that is meant: that of an anonymous class comes before the one that it calls. */
     private Optional<SymbolKey> unnamed(Predicate<Binding> isMeant) {
         return analysis.bindings(file.path()).stream()
-                .filter(NamedConstructor::isConstructor).filter(isMeant).map(Binding::key).findFirst();
+                .filter(NamedConstructor::isConstructor).filter(isMeant).map(Binding::key)
+                .reduce((own, called) -> called);
     }
 
     /** Where the {@code new} stands before the name of a class, which may be qualified. */

@@ -47,6 +47,7 @@ class NamedConstructorTest {
 
                 Berth own = new harbour.Berth(8);
                 Buoy buoy = new Buoy();
+                Berth wide = new Berth(9) { };
             }
 
             class Buoy { }
@@ -98,6 +99,8 @@ class NamedConstructorTest {
         assertEquals("Berth.java:6:5", declaration(at(berth, BERTH, "Berth(20)")));
         assertEquals("Berth.java:6:5", declaration(at(berth, BERTH, "new Berth(20)")));
         assertEquals("Berth.java:6:5", declaration(at(pier, PIER, "Berth(8)")));
+        assertEquals("Berth.java:6:5", declaration(at(pier, PIER, "Berth(9)")));
+        assertEquals("Berth.java:6:5", declaration(at(pier, PIER, "new Berth(9)")));
         assertEquals("Berth.java:6:5", declaration(at(berth, BERTH, "this(5)")));
     }
 
@@ -110,33 +113,34 @@ class NamedConstructorTest {
 
     @Test
     void aConstructorThatNobodyWroteIsDeclaredWithItsClass() {
-        assertEquals("Pier.java:12:7", declaration(at(pier, PIER, "Buoy()")));
+        assertEquals("Pier.java:13:7", declaration(at(pier, PIER, "Buoy()")));
     }
 
     @Test
     void theUsesOfAConstructorAreItsCallsWhereTheNameStands() {
         assertEquals(List.of("Berth.java:6:5", "Berth.java:11:9", "Berth.java:15:20", "Pier.java:5:9",
-                "Pier.java:8:29"), uses(at(berth, BERTH, "Berth(int")));
+                "Pier.java:8:29", "Pier.java:10:22"), uses(at(berth, BERTH, "Berth(int")));
         assertEquals(List.of("Berth.java:10:5"), uses(at(berth, BERTH, "Berth() {")));
     }
 
     @Test
     void theDeclarationOfAConstructorIsNoUseOfItsClass() {
         assertEquals(List.of("Berth.java:3:7", "Berth.java:14:12", "Berth.java:15:20", "Pier.java:3:20",
-                "Pier.java:8:5", "Pier.java:8:29"), uses(at(berth, BERTH, "Berth {")));
+                "Pier.java:8:5", "Pier.java:8:29", "Pier.java:10:5", "Pier.java:10:22"),
+                uses(at(berth, BERTH, "Berth {")));
     }
 
     @Test
     void callersOfAConstructorCreateObjects() {
         List<String> callers = chisel.hierarchy().callers(at(berth, BERTH, "Berth(int")).stream()
                 .map(Hierarchy.Calls::other).map(member -> member.sketch().name()).toList();
-        assertEquals(List.of("Berth", "deep", "Pier", "own"), callers);
+        assertEquals(List.of("Berth", "deep", "Pier", "own", "wide"), callers);
     }
 
     @Test
     void aComponentOfARecordImplementsWhatItsAccessorDoes() {
         List<String> found = chisel.navigator().implementations(at(pier, PIER, "due();")).stream()
                 .map(place -> line(place.file(), place.caret())).toList();
-        assertEquals(List.of("Pier.java:16:17"), found);
+        assertEquals(List.of("Pier.java:17:17"), found);
     }
 }
