@@ -183,29 +183,40 @@ final class FixRounds {
         return Optional.empty();
     }
 
-    /** The first fix that takes an operation: each is a round of its own, since it may go anywhere. */
+    /** Fixes that take an operation, and so may go anywhere: as many as touch different files. */
     private Optional<Round> use(Analyst analyst, ProblemScope scope) {
         if (scope.files().isEmpty()) {
             return Optional.empty();
         }
         Analysis analysis = analyst.analyse(Focus.whole(scope.files()).deeply());
         CheckedFixes checked = new CheckedFixes(analyst, planner.of(analyst));
+        JointFixes joint = new JointFixes(analyst);
         for (Path file : scope.files()) {
-            AttributedFile code = analysis.code(file).orElse(null);
-            for (Finding found : code == null ? List.<Finding>of() : runner.context(analysis, file)) {
-                boolean isWanted = scope.contains(file, found.range().start()) && !found.fixes().isEmpty()
-                        && wanted.test(code.file(), found) && !givenUp.contains(identity(file, found, code));
-                Finding finding = isWanted ? checked.led(found, file, analysis) : found;
-                if (isWanted && finding.fixes().get(0) instanceof Fix.Use) {
-                    Outcome outcome = planner.of(analyst).mend(finding, finding.fixes().get(0), file, analysis);
-                    if (outcome instanceof Outcome.Preview preview && preview.change().meaning().names().isEmpty()
-                            && !preview.change().effective().isEmpty()) {
-                        counts.merge(finding.about().id(), 1, Integer::sum);
-                        return Optional.of(new Round(preview.change(), preview.before(), Set.of()));
-                    }
-                    giveUp(file, finding, code, outcome instanceof Outcome.Refusal refusal
-                            ? refusal.reasons().get(0).sentence() : "this is to be done on its own");
+            Optional<JointFixes.Planned> planned = usable(file, analyst, checked, analysis, scope);
+            planned.ifPresentOrElse(joint::add, () -> usable.remove(file));
+        }
+        return joint.joined().map(joined -> {
+            joined.fixes().forEach(finding -> counts.merge(finding.about().id(), 1, Integer::sum));
+            return new Round(joined.change(), joined.before(), Set.of());
+        });
+    }
+
+    /** The first fix in a file that takes an operation and can be taken. */
+    private Optional<JointFixes.Planned> usable(Path file, Analyst analyst, CheckedFixes checked, Analysis analysis,
+            ProblemScope scope) {
+        AttributedFile code = analysis.code(file).orElse(null);
+        for (Finding found : code == null ? List.<Finding>of() : runner.context(analysis, file)) {
+            boolean isWanted = scope.contains(file, found.range().start()) && !found.fixes().isEmpty()
+                    && wanted.test(code.file(), found) && !givenUp.contains(identity(file, found, code));
+            Finding finding = isWanted ? checked.led(found, file, analysis) : found;
+            if (isWanted && finding.fixes().get(0) instanceof Fix.Use) {
+                Outcome outcome = planner.of(analyst).mend(finding, finding.fixes().get(0), file, analysis);
+                if (outcome instanceof Outcome.Preview preview && preview.change().meaning().names().isEmpty()
+                        && !preview.change().effective().isEmpty()) {
+                    return Optional.of(new JointFixes.Planned(finding, preview));
                 }
+                giveUp(file, finding, code, outcome instanceof Outcome.Refusal refusal
+                        ? refusal.reasons().get(0).sentence() : "this is to be done on its own");
             }
         }
         return Optional.empty();

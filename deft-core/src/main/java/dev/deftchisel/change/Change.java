@@ -77,6 +77,17 @@ public record Change(String title, List<FileChange> files, SymbolEffects meaning
         return new Change(title, List.copyOf(merged.values()), meaning, notes);
     }
 
+    /** This change and another that was planned on the same code and touches other files; the title is of this one. */
+    public Change beside(Change other) {
+        List<FileChange> all = new ArrayList<>(effective());
+        all.addAll(other.effective());
+        Change both = new Change(title, all, meaning.and(other.meaning), notes);
+        for (String line : other.notes) {
+            both = both.note(line);
+        }
+        return both;
+    }
+
     /** The same change with one more note. */
     public Change note(String line) {
         List<String> all = new ArrayList<>(notes);

@@ -11,7 +11,9 @@ import dev.deftchisel.SampleWorkspace;
 import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.source.Range;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -221,5 +223,35 @@ class FixRoundsTest {
             assertEquals(code.replace("== null ? true : false", "== null"), preview.change().file(file).orElseThrow()
                     .after().content());
         }
+    }
+
+    /** How often all of so many files are analysed to fix one error in each by a declaration. */
+    private int rounds(int files) throws Exception {
+        SampleWorkspace workspace = new SampleWorkspace(Files.createDirectories(folder.resolve("of" + files)));
+        for (int i = 0; i < files; i++) {
+            workspace.write("Berth" + i + ".java", "class Berth" + i + " {\n    int room() {\n        return spare" + i
+                    + "();\n    }\n}\n");
+        }
+        AtomicInteger whole = new AtomicInteger();
+        Monitor counting = (step, done, total) -> {
+            if (total == files && done == files) {
+                whole.incrementAndGet();
+            }
+        };
+        try (Chisel chisel = Chisel.open(workspace.request(), counting)) {
+            whole.set(0);
+            Problems problems = chisel.problems();
+            Problems.Fixed fixed = problems.fixAll(problems.everywhere(), problem -> true);
+            Outcome.Preview preview = assertInstanceOf(Outcome.Preview.class, fixed.outcome().orElseThrow());
+            assertEquals(files, preview.change().effective().size());
+            return whole.get();
+        }
+    }
+
+    @Test
+    void declarationsInDifferentFilesAreOneRound() throws Exception {
+        int few = rounds(3);
+        assertTrue(few > 0, "each file of an analysis is told");
+        assertEquals(few, rounds(6), "twice as many files take as many rounds");
     }
 }
