@@ -20,6 +20,7 @@ import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.PlaceReader;
+import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.problem.detection.Repairs;
 import dev.deftchisel.problem.detection.Rules;
@@ -36,6 +37,7 @@ import dev.deftchisel.workspace.opening.Permission;
 import dev.deftchisel.workspace.opening.ProcessedRoots;
 import dev.deftchisel.workspace.opening.Workspaces;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -270,6 +272,28 @@ public final class Chisel implements AutoCloseable {
                 .sorted(Comparator.comparing((Offer offer) -> !offer.range().encloses(resolved.place().selection()))
                         .thenComparing(offer -> offer.range().length()))
                 .toList();
+    }
+
+    /**
+     * Why offers of a place would be refused as soon as they are taken without any answer. Of those for which it would
+     * take an analysis to know, and of those whose turn has not come in time, nothing is said.
+     *
+     * @param offers in the order in which they are looked at
+     * @param limit  after which none is looked at any more
+     */
+    public Map<Offer, Reason> objections(Place place, List<Offer> offers, Duration limit) {
+        return DeepStack.call(() -> {
+            OfferCheck check = new OfferCheck(look(place), looking());
+            Map<Offer, Reason> found = new HashMap<>();
+            long start = System.nanoTime();
+            for (Offer offer : offers) {
+                if (System.nanoTime() - start < limit.toNanos()) {
+                    check.objection(named(operations, offer.operation()))
+                            .ifPresent(reason -> found.put(offer, reason));
+                }
+            }
+            return found;
+        });
     }
 
     /** Half-written code can be of any shape, and an operation may be somebody else's: the others are still offered. */

@@ -46,9 +46,7 @@ public final class Analyst {
     private final Snapshot snapshot;
     private final Libraries libraries;
     private final Monitor monitor;
-    private final Optional<DeclaredClasses> declared;
-    /** Whose answers will do as well. */
-    private final Optional<Analyst> other;
+    private final Kept kept;
     /** The answer to the last question, which is often asked again: a place is read, then worked on. */
     private volatile Analysis latest;
     /** The latest answer about whole files, in which whoever looks around in one of them finds all he needs. */
@@ -60,16 +58,24 @@ public final class Analyst {
      * @param monitor   is told of each file that is analysed
      */
     public Analyst(Snapshot snapshot, Libraries libraries, Monitor monitor) {
-        this(snapshot, libraries, monitor, Optional.empty(), Optional.empty());
+        this(snapshot, libraries, monitor, new Kept(Optional.empty(), Optional.empty(), false));
     }
 
-    private Analyst(Snapshot snapshot, Libraries libraries, Monitor monitor, Optional<DeclaredClasses> declared,
-            Optional<Analyst> other) {
+    private Analyst(Snapshot snapshot, Libraries libraries, Monitor monitor, Kept kept) {
         this.snapshot = snapshot;
         this.libraries = libraries;
         this.monitor = monitor;
-        this.declared = declared;
-        this.other = other;
+        this.kept = kept;
+    }
+
+    /**
+     * What is there already.
+     *
+     * @param classes  what the files around declare, from question to question
+     * @param other    whose answers will do as well
+     * @param isEnough whether nothing else may be analysed
+     */
+    private record Kept(Optional<DeclaredClasses> classes, Optional<Analyst> other, boolean isEnough) {
     }
 
     /**
@@ -78,7 +84,15 @@ public final class Analyst {
      * @param declared shared between snapshots
      */
     public Analyst looking(DeclaredClasses declared) {
-        return new Analyst(snapshot, libraries, monitor, Optional.of(declared), Optional.of(this));
+        return new Analyst(snapshot, libraries, monitor, new Kept(Optional.of(declared), Optional.of(this), false));
+    }
+
+    /**
+     * One for whom there is no time to analyse anything: of files that are analysed already he gives that back, and
+     * for all others throws {@link NotKnownException}.
+     */
+    public Analyst remembering() {
+        return new Analyst(snapshot, libraries, monitor, new Kept(Optional.empty(), Optional.of(this), true));
     }
 
     /** The code that is analysed. */
@@ -107,7 +121,7 @@ public final class Analyst {
 
     /** One who analyses other code with the same libraries. */
     public Analyst of(Snapshot other) {
-        return new Analyst(other, libraries, monitor);
+        return new Analyst(other, libraries, monitor, new Kept(Optional.empty(), Optional.empty(), kept.isEnough));
     }
 
     /** The file in which a symbol is declared, as far as its key tells. */
@@ -133,8 +147,14 @@ public final class Analyst {
      * Analyses what the focus says.
      *
      * @throws AnalysisException when the compiler fails and cannot be helped
+     * @throws NotKnownException when this one only remembers, and files of the focus were not analysed as a whole
      */
     public Analysis analyse(Focus focus) {
+        if (kept.isEnough) {
+            return focus.files().stream().findFirst().flatMap(this::known)
+                    .filter(known -> focus.types().isEmpty() && known.focus().files().containsAll(focus.files()))
+                    .orElseThrow(NotKnownException::new);
+        }
         Analysis known = latest;
         if (known == null || !known.focus().equals(focus)) {
             known = DeepStack.call(() -> analyseHere(focus));
@@ -149,7 +169,7 @@ public final class Analyst {
     /** An analysis of all of a file, if there is one already; it may be of other files, too. */
     public Optional<Analysis> known(Path file) {
         return Optional.ofNullable(latestWhole).filter(known -> known.focus().files().contains(file))
-                .or(() -> other.flatMap(analyst -> analyst.known(file)));
+                .or(() -> kept.other.flatMap(analyst -> analyst.known(file)));
     }
 
     private Analysis analyseHere(Focus focus) {
@@ -184,17 +204,17 @@ public final class Analyst {
     private Attribution attribute(
             CompilationScope scope, List<SourceFile> files, Focus focus,
             Map<SourceFile, List<TypeOutline>> subtypes) {
-        Map<Path, List<DeclaredClass>> classes = declared.map(kept -> kept.of(snapshot, scope,
+        Map<Path, List<DeclaredClass>> classes = kept.classes.map(declared -> declared.of(snapshot, scope,
                 files.stream().map(SourceFile::path).collect(Collectors.toSet()))).orElse(Map.of());
         SnapshotFileManager manager = new SnapshotFileManager(
                 libraries.manager(scope.classPath()), libraries.additions(),
                 snapshot.files().stream().filter(file -> scope.sees(file.module())), classes);
         CompilerRun.Attributed run = new CompilerRun(
-                new CompilerRun.Input(libraries.compiler(), libraries.additions(), manager, declared.isPresent()),
+                new CompilerRun.Input(libraries.compiler(), libraries.additions(), manager, kept.classes.isPresent()),
                 scope.java(), focus, monitor).attribute(
                 files, file -> VisibleText.of(file, focus, subtypes.getOrDefault(file, List.of())));
         Elements elements = run.task().getElements();
-        declared.ifPresent(kept -> kept.ran(scope, elements, run.task().getTypes(), manager.read()));
+        kept.classes.ifPresent(declared -> declared.ran(scope, elements, run.task().getTypes(), manager.read()));
         SourceNames sources = SourceNames.of(snapshot, scope);
         Symbols symbols = new Symbols(new ElementKeys(elements, run.task().getTypes()), sources);
         Map<Path, SourceFile> byPath = new LinkedHashMap<>();

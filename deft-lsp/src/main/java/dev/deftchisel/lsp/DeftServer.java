@@ -205,7 +205,7 @@ public final class DeftServer implements LanguageServer {
         can.setSignatureHelpProvider(new SignatureHelpOptions(List.of("(", ",")));
         can.setCallHierarchyProvider(true);
         can.setTypeHierarchyProvider(true);
-        if (session.client().pullsDiagnostics()) {
+        if (session.client().can(Negotiated.Ability.PULLING_DIAGNOSTICS)) {
             DiagnosticRegistrationOptions diagnostic = new DiagnosticRegistrationOptions(true, true);
             diagnostic.setIdentifier(Diagnostics.SOURCE);
             can.setDiagnosticProvider(diagnostic);
@@ -233,7 +233,7 @@ public final class DeftServer implements LanguageServer {
     @Override
     public void initialized(InitializedParams params) {
         workspace.askSettings();
-        if (session.client().watchesFiles()) {
+        if (session.client().can(Negotiated.Ability.WATCHING_FILES)) {
             DidChangeWatchedFilesRegistrationOptions options = new DidChangeWatchedFilesRegistrationOptions(
                     Stream.concat(Stream.of("**/*.java"), Build.FILE_PATTERNS.stream().map(pattern -> "**/" + pattern))
                             .map(pattern -> new FileSystemWatcher(Either.forLeft(pattern))).toList());

@@ -12,6 +12,7 @@ import org.eclipse.lsp4j.jsonrpc.messages.MessageIssue;
 import org.eclipse.lsp4j.jsonrpc.messages.NotificationMessage;
 import org.eclipse.lsp4j.jsonrpc.messages.RequestMessage;
 import org.eclipse.lsp4j.jsonrpc.messages.ResponseErrorCode;
+import org.eclipse.lsp4j.jsonrpc.messages.ResponseMessage;
 import org.eclipse.lsp4j.jsonrpc.services.JsonRequest;
 import org.eclipse.lsp4j.jsonrpc.services.JsonSegment;
 import org.eclipse.lsp4j.jsonrpc.services.ServiceEndpoints;
@@ -77,9 +78,23 @@ final class MessageGate {
                 }
                 next.consume(message);
             } else if (!(message instanceof NotificationMessage told) || isHeard(told)) {
+                if (message instanceof ResponseMessage answer) {
+                    tellApart(answer);
+                }
                 next.consume(message);
             }
         };
+    }
+
+    /**
+     * What the protocol library could not turn into objects it calls unreadable; where it could read which request that
+     * was, its JSON was sound, and its parameters are not those of the request (JSON-RPC 2.0, 5.1).
+     */
+    private static void tellApart(ResponseMessage answer) {
+        if (answer.getId() != null && answer.getError() != null
+                && answer.getError().getCode() == ResponseErrorCode.ParseError.getValue()) {
+            answer.getError().setCode(ResponseErrorCode.InvalidParams.getValue());
+        }
     }
 
     private void check(RequestMessage request) {

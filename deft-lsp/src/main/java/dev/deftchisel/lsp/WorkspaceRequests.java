@@ -10,6 +10,7 @@ import dev.deftchisel.lsp.feature.Navigation;
 import dev.deftchisel.lsp.feature.Questions;
 import dev.deftchisel.lsp.feature.Renames;
 import dev.deftchisel.lsp.session.Documents;
+import dev.deftchisel.lsp.session.Negotiated;
 import dev.deftchisel.lsp.session.PartialResults;
 import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.ServerSettings;
@@ -112,7 +113,7 @@ final class WorkspaceRequests implements WorkspaceService {
 
     /** Asks for settings, if the client tells them. */
     void askSettings() {
-        if (session.client().settings()) {
+        if (session.client().can(Negotiated.Ability.SETTINGS)) {
             ServerSettings.ask(session, session.settings()).thenAccept(told -> {
                 session.set(told);
                 diagnostics.changed();

@@ -5,6 +5,9 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -83,6 +86,28 @@ class MessageGateTest {
         door.consume(notification("textDocument/didOpen"));
         door.consume(notification("exit"));
         assertEquals(3, passed.size());
+    }
+
+    private static String written(String json) {
+        return "Content-Length: " + json.length() + "\r\n\r\n" + json;
+    }
+
+    @Test
+    void parametersOfAnotherShapeAreInvalidNotUnreadable() throws Exception {
+        String sent = written("""
+                {"jsonrpc":"2.0","id":1,"method":"initialize","params":{"capabilities":{}}}""")
+                + written("""
+                {"jsonrpc":"2.0","id":2,"method":"codeAction/resolve","params":{"title":"moor","command":"moor"}}""")
+                + written("""
+                {"jsonrpc":"2.0","id":3,"method":"shutdown"}""")
+                + written("""
+                {"jsonrpc":"2.0","method":"exit"}""");
+        ByteArrayOutputStream answered = new ByteArrayOutputStream();
+        new DeftServer(Optional.empty())
+                .serve(new ByteArrayInputStream(sent.getBytes(StandardCharsets.UTF_8)), answered);
+        String answers = answered.toString(StandardCharsets.UTF_8);
+        assertTrue(answers.contains("\"code\":" + INVALID_PARAMETERS), answers);
+        assertFalse(answers.contains("-32700"), answers);
     }
 
     @Test

@@ -16,6 +16,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.ExecutionException;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.eclipse.lsp4j.CallHierarchyIncomingCall;
 import org.eclipse.lsp4j.CallHierarchyIncomingCallsParams;
 import org.eclipse.lsp4j.CallHierarchyItem;
@@ -473,6 +475,32 @@ class ServerTest {
                 .join();
         assertEquals("room(int draught): int", help.getSignatures().get(help.getActiveSignature()).getLabel());
         assertEquals(0, help.getActiveParameter());
+    }
+
+    /** Asked as often as it takes to be known in time: a fresh process may be too slow for that at first. */
+    private static List<CodeAction> inlining(Editor asking, TextDocumentIdentifier document,
+            Predicate<List<CodeAction>> isKnown) {
+        Range range = new Range(asking.at(document, "depth", 0), asking.at(document, "depth", 0));
+        return Stream.generate(() -> asking.server().getTextDocumentService()
+                .codeAction(new CodeActionParams(document, range, new CodeActionContext(List.of()))).join().stream()
+                .map(Either::getRight).filter(action -> action.getKind().equals("refactor.inline")).toList())
+                .limit(200).filter(isKnown).findFirst().orElseThrow();
+    }
+
+    @Test
+    void whatWouldBeRefusedIsNotListed() {
+        inlining(editor, editor.open(berthFile, BERTH), List::isEmpty);
+    }
+
+    @Test
+    void orTheReasonIsToldWhereTheClientShowsIt() throws Exception {
+        try (Editor asking = new Editor(folder, can -> can.getTextDocument().getCodeAction()
+                .setDisabledSupport(true))) {
+            List<CodeAction> told = inlining(asking, asking.open(berthFile, BERTH),
+                    actions -> actions.get(0).getDisabled() != null);
+            assertEquals(List.of("the field gets no value where it is declared"), told.stream()
+                    .map(action -> action.getDisabled().getReason()).toList());
+        }
     }
 
     @Test

@@ -6,15 +6,18 @@ import com.google.gson.JsonParseException;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.Problems;
+import dev.deftchisel.lsp.session.Negotiated;
 import dev.deftchisel.lsp.session.Positions;
 import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Place;
+import dev.deftchisel.operation.Reason;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.detection.ProblemScope;
 import dev.deftchisel.source.Range;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -24,6 +27,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import org.eclipse.lsp4j.CodeAction;
 import org.eclipse.lsp4j.CodeActionContext;
+import org.eclipse.lsp4j.CodeActionDisabled;
 import org.eclipse.lsp4j.CodeActionKind;
 import org.eclipse.lsp4j.CodeActionParams;
 import org.eclipse.lsp4j.Command;
@@ -51,6 +55,8 @@ public final class Actions {
     /** Members that are written from others. */
     private static final String GENERATE = CodeActionKind.Source + ".generate";
     private static final String FIX_ALL = CodeActionKind.SourceFixAll + ".deft";
+    /** For so long it is looked what would be refused: a list is to be there before anybody notices. */
+    private static final Duration OBJECTIONS = Duration.ofMillis(30);
     private static final Gson GSON = new Gson();
 
     private final Session session;
@@ -130,7 +136,7 @@ public final class Actions {
         if (isWanted.test(CodeActionKind.QuickFix)) {
             all.addAll(fixes(asked, selection));
         }
-        offers(asked, selection).stream().filter(action -> isWanted.test(action.getKind())).forEach(all::add);
+        all.addAll(offers(asked, selection, isWanted));
         if (isWanted.test(CodeActionKind.SourceOrganizeImports)) {
             all.add(action("put the imports in order", CodeActionKind.SourceOrganizeImports, asked, Action.What.IMPORTS,
                     "imports",
@@ -146,9 +152,9 @@ public final class Actions {
     /** As the client can take it. */
     private Either<Command, CodeAction> shown(CodeAction action) {
         Command command = new Command(action.getTitle(), COMMAND, List.of(action.getData()));
-        if (!session.client().actionObjects()) {
+        if (!session.client().can(Negotiated.Ability.ACTION_OBJECTS)) {
             return Either.forLeft(command);
-        } else if (!session.client().resolvesEdits()) {
+        } else if (!session.client().can(Negotiated.Ability.RESOLVING_EDITS)) {
             action.setData(null);
             action.setCommand(command);
         }
@@ -176,13 +182,25 @@ public final class Actions {
         return actions;
     }
 
-    private List<CodeAction> offers(Session.RequestContext asked, Range selection) {
-        return asked.chisel().offers(new Place(asked.file().path(), selection)).stream()
+    private List<CodeAction> offers(Session.RequestContext asked, Range selection, Predicate<String> isWanted) {
+        Place place = new Place(asked.file().path(), selection);
+        List<Offer> all = asked.chisel().offers(place).stream()
                 // that has a request of its own
-                .filter(offer -> !offer.operation().equals("rename"))
-                .map(offer -> action(offer.title(), kind(offer), asked, Action.What.OFFER, offer.operation(), selection,
-                        0))
+                .filter(offer -> !offer.operation().equals("rename") && isWanted.test(kind(offer)))
                 .toList();
+        Map<Offer, Reason> objections = asked.chisel().objections(place, all, OBJECTIONS);
+        boolean tellsWhy = session.client().can(Negotiated.Ability.DISABLED_ACTIONS);
+        List<CodeAction> actions = new ArrayList<>();
+        for (Offer offer : all) {
+            Optional<Reason> objection = Optional.ofNullable(objections.get(offer));
+            if (objection.isEmpty() || tellsWhy) {
+                CodeAction action = action(offer.title(), kind(offer), asked, Action.What.OFFER, offer.operation(),
+                        selection, 0);
+                objection.ifPresent(reason -> action.setDisabled(new CodeActionDisabled(reason.sentence())));
+                actions.add(action);
+            }
+        }
+        return actions;
     }
 
     private static String kind(Offer offer) {
@@ -237,7 +255,7 @@ public final class Actions {
         Session.RequestContext asked = asked(meant);
         Optional<Outcome> outcome = outcome(meant, asked);
         action.setEdit(edit(outcome, asked));
-        if (meant.what() == Action.What.OFFER && session.client().showsDocuments()) {
+        if (meant.what() == Action.What.OFFER && session.client().can(Negotiated.Ability.SHOWING_DOCUMENTS)) {
             outcome.flatMap(one -> named(one, asked)).ifPresent(name ->
                     action.setCommand(new Command("go to the new name", SHOW_COMMAND, List.of(name))));
         }

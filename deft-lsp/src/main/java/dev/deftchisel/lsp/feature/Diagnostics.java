@@ -1,5 +1,6 @@
 package dev.deftchisel.lsp.feature;
 
+import dev.deftchisel.lsp.session.Negotiated;
 import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.Severity;
@@ -41,7 +42,7 @@ public final class Diagnostics {
 
     /** A file may have other problems than before, and with it all that are open. */
     public void changed() {
-        if (!session.client().pullsDiagnostics()) {
+        if (!session.client().can(Negotiated.Ability.PULLING_DIAGNOSTICS)) {
             session.documents().all().forEach(document -> waiting.add(document.uri()));
             session.worker().later(this::tell, PAUSE);
             session.worker().whenIdle(workspace::tell, LONG_PAUSE);
@@ -51,7 +52,7 @@ public final class Diagnostics {
     /** A file is not looked at any more. */
     public void closed(String uri) {
         waiting.remove(uri);
-        if (!session.client().pullsDiagnostics()) {
+        if (!session.client().can(Negotiated.Ability.PULLING_DIAGNOSTICS)) {
             session.editor().publishDiagnostics(new PublishDiagnosticsParams(uri, List.of()));
         }
     }

@@ -3,6 +3,7 @@ package dev.deftchisel.lsp.feature;
 import dev.deftchisel.Navigator;
 import dev.deftchisel.Uses;
 import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.lsp.session.Negotiated;
 import dev.deftchisel.lsp.session.PartialResults;
 import dev.deftchisel.lsp.session.Positions;
 import dev.deftchisel.lsp.session.Session;
@@ -96,7 +97,7 @@ public final class Navigation {
     /** As a tree, or for a client that knows none one after the other with what each is declared in. */
     public static List<Either<SymbolInformation, DocumentSymbol>> symbols(Session.FileText asked) {
         List<DeclarationTree> all = DeclarationTree.in(asked.file());
-        if (asked.session().client().symbolTrees()) {
+        if (asked.session().client().can(Negotiated.Ability.SYMBOL_TREES)) {
             return all.stream().map(one -> Either.<SymbolInformation, DocumentSymbol>forRight(
                     symbol(one, asked.file().content(), asked.positions()))).toList();
         }

@@ -2,6 +2,7 @@ package dev.deftchisel.lsp.feature;
 
 import dev.deftchisel.Outcome;
 import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.lsp.session.Negotiated;
 import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.Session;
 import dev.deftchisel.operation.Answers;
@@ -91,9 +92,10 @@ public final class Renames {
      */
     public WorkspaceEdit rename(Session.RequestContext asked, Position position, String newName) {
         Answers answers = Answers.of("name", newName);
+        boolean asksForMentions = session.client().can(Negotiated.Ability.ANNOTATIONS,
+                Negotiated.Ability.DOCUMENT_CHANGES);
         Outcome outcome = asked.chisel().preview(asked.place(position), RENAME,
-                session.client().annotations() && session.client().documentChanges() ? answers.and("mentions", "all")
-                : answers);
+                asksForMentions ? answers.and("mentions", "all") : answers);
         return edits.of(outcome, asked.chisel());
     }
 }

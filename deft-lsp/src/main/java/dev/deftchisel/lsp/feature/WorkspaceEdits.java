@@ -6,6 +6,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.lsp.session.Document;
+import dev.deftchisel.lsp.session.Negotiated;
 import dev.deftchisel.lsp.session.Positions;
 import dev.deftchisel.lsp.session.RefusedRequest;
 import dev.deftchisel.lsp.session.Session;
@@ -80,19 +81,19 @@ final class WorkspaceEdits {
 
     /** Whether the client can make all of a change; files that come or move need more than texts. */
     private boolean canMake(Change change) {
-        return session.client().fileOperations() && session.client().documentChanges()
+        return session.client().can(Negotiated.Ability.FILE_OPERATIONS, Negotiated.Ability.DOCUMENT_CHANGES)
                 || change.effective().stream().noneMatch(file -> file.isNew() || file.target().isPresent());
     }
 
     private WorkspaceEdit of(Change change) {
         WorkspaceEdit edit = new WorkspaceEdit();
-        if (!session.client().documentChanges()) {
+        if (!session.client().can(Negotiated.Ability.DOCUMENT_CHANGES)) {
             Map<String, List<TextEdit>> texts = new LinkedHashMap<>();
             change.effective().forEach(file -> texts.put(session.documents().uri(file.path()), texts(file, false)));
             edit.setChanges(texts);
             return edit;
         }
-        boolean isAnnotated = session.client().annotations()
+        boolean isAnnotated = session.client().can(Negotiated.Ability.ANNOTATIONS)
                 && change.effective().stream().anyMatch(file -> file.takenEdits().stream()
                         .anyMatch(one -> one.kind().isMention()));
         List<Either<TextDocumentEdit, ResourceOperation>> steps = new ArrayList<>();

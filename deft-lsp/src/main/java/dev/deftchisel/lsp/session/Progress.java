@@ -41,7 +41,7 @@ public final class Progress {
 
     /** Does something, and tells when it begins and ends, if the client wants to know. */
     <T> T during(String title, Supplier<T> work) {
-        if (!session.client().progress()) {
+        if (!session.client().can(Negotiated.Ability.PROGRESS)) {
             return work.get();
         }
         Either<String, Integer> token = Either.forLeft(UUID.randomUUID().toString());
@@ -77,7 +77,7 @@ public final class Progress {
         if (token.isPresent()) {
             tell(token.get(), begin(title));
             end(token.get(), answer, CompletableFuture.completedFuture(null));
-        } else if (session.client().progress()) {
+        } else if (session.client().can(Negotiated.Ability.PROGRESS)) {
             late.execute(() -> {
                 if (!answer.isDone()) {
                     Either<String, Integer> made = Either.forLeft(UUID.randomUUID().toString());
