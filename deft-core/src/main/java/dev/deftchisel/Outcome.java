@@ -63,7 +63,7 @@ public sealed interface Outcome {
         }
 
         private boolean handsOver(Edit edit) {
-            return !change.meaning().descriptors().isEmpty() && !edit.carried().isEmpty();
+            return !change.meaning().signatures().isEmpty() && !edit.carried().isEmpty();
         }
 
         /** The number of names that get a qualifier so that they keep their meaning. */

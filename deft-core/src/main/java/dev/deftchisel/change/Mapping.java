@@ -173,7 +173,8 @@ public final class Mapping {
         } else if (before instanceof SymbolKey.Method method) {
             return new SymbolKey.Method(key(method.owner()),
                     meaning.names().getOrDefault(method, method.name()),
-                    meaning.descriptor(meaning.descriptors().getOrDefault(method, method.descriptor())));
+                    meaning.descriptor(Optional.ofNullable(meaning.signatures().get(method))
+                            .map(NewSignature::descriptor).orElse(method.descriptor())));
         } else if (before instanceof SymbolKey.TypeParameter parameter) {
             return new SymbolKey.TypeParameter(key(parameter.owner()), parameter.index());
         } else if (before instanceof SymbolKey.Local local) {
@@ -204,7 +205,7 @@ public final class Mapping {
 
     /** The keys that the symbols have afterwards which get another name, or other parameters. */
     public Set<SymbolKey> renamed() {
-        return Stream.concat(meaning.names().keySet().stream(), meaning.descriptors().keySet().stream())
+        return Stream.concat(meaning.names().keySet().stream(), meaning.signatures().keySet().stream())
                 .map(this::key).collect(Collectors.toSet());
     }
 

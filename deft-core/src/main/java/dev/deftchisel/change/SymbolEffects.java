@@ -11,14 +11,14 @@ import java.util.Set;
  *
  * @param names       the new simple name of each symbol that is renamed
  * @param packages    the new name of each package that moves; the types in it move along
- * @param descriptors the descriptor that each method gets whose parameters change (JVMS 4.3.3)
+ * @param signatures what becomes of each method whose parameters or result change
  * @param opened      what can be used from further away than before (JLS 6.6)
  * @param rewritten   members whose text is written anew, since the user wishes them to do something else
  * @param extended    types that get members; a call may then mean one of these instead of the method that it overrides
  * @param freedom     what else the code that is replaced may come to mean, since the user wishes it
  */
 public record SymbolEffects(
-        Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, String> descriptors,
+        Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, NewSignature> signatures,
         Set<SymbolKey> opened,
         Set<SymbolKey> rewritten, Set<SymbolKey> extended, Leeway freedom) {
 
@@ -36,7 +36,7 @@ public record SymbolEffects(
     public SymbolEffects {
         names = Map.copyOf(names);
         packages = Map.copyOf(packages);
-        descriptors = Map.copyOf(descriptors);
+        signatures = Map.copyOf(signatures);
         opened = Set.copyOf(opened);
         rewritten = Set.copyOf(rewritten);
         extended = Set.copyOf(extended);
@@ -47,9 +47,16 @@ public record SymbolEffects(
         this(names, packages, Map.of(), Set.of(), Set.of(), Set.of(), Leeway.NONE);
     }
 
-    /** Other parameters for methods. */
-    public static SymbolEffects parameters(Map<SymbolKey, String> descriptors) {
-        return new SymbolEffects(Map.of(), Map.of(), descriptors, Set.of(), Set.of(), Set.of(), Leeway.NONE);
+    /** Other descriptors for methods, of whose parameters nobody says where they were. */
+    public static SymbolEffects descriptors(Map<SymbolKey, String> descriptors) {
+        Map<SymbolKey, NewSignature> signatures = new HashMap<>();
+        descriptors.forEach((key, descriptor) -> signatures.put(key, NewSignature.of(descriptor)));
+        return same().with(signatures);
+    }
+
+    /** The same, but for methods that get other parameters or results. */
+    public SymbolEffects with(Map<SymbolKey, NewSignature> others) {
+        return new SymbolEffects(names, packages, others, opened, rewritten, extended, freedom);
     }
 
     /** A change after which every symbol is what it was. */
@@ -59,38 +66,38 @@ public record SymbolEffects(
 
     /** The same, but for what can be used from further away. */
     public SymbolEffects opening(Set<SymbolKey> others) {
-        return new SymbolEffects(names, packages, descriptors, others, rewritten, extended, freedom);
+        return new SymbolEffects(names, packages, signatures, others, rewritten, extended, freedom);
     }
 
     /** The same, but for members that are written anew. */
     public SymbolEffects rewriting(Set<SymbolKey> members) {
-        return new SymbolEffects(names, packages, descriptors, opened, members, extended, freedom);
+        return new SymbolEffects(names, packages, signatures, opened, members, extended, freedom);
     }
 
     /** The same, but for types that get members. */
     public SymbolEffects extending(Set<SymbolKey> types) {
-        return new SymbolEffects(names, packages, descriptors, opened, rewritten, types, freedom);
+        return new SymbolEffects(names, packages, signatures, opened, rewritten, types, freedom);
     }
 
     /** The same, but for what else may come of the code that is replaced. */
     public SymbolEffects allowing(Leeway more) {
-        return new SymbolEffects(names, packages, descriptors, opened, rewritten, extended, more);
+        return new SymbolEffects(names, packages, signatures, opened, rewritten, extended, more);
     }
 
     /** What this and a change after it do, of which neither renames the same. */
     SymbolEffects and(SymbolEffects other) {
-        return new SymbolEffects(both(names, other.names), both(packages, other.packages), chained(other.descriptors),
+        return new SymbolEffects(both(names, other.names), both(packages, other.packages), chained(other.signatures),
                 both(opened, other.opened), both(rewritten, other.rewritten), both(extended, other.extended),
                 freedom.compareTo(other.freedom) > 0 ? freedom : other.freedom);
     }
 
     /** A method that gets other parameters twice goes from its first to its last. */
-    private Map<SymbolKey, String> chained(Map<SymbolKey, String> later) {
-        Map<SymbolKey, String> all = new HashMap<>(later);
-        descriptors.forEach((key, descriptor) -> {
-            String last = key instanceof SymbolKey.Method method
-                    ? all.remove(new SymbolKey.Method(method.owner(), method.name(), descriptor)) : null;
-            all.put(key, last == null ? descriptor : last);
+    private Map<SymbolKey, NewSignature> chained(Map<SymbolKey, NewSignature> later) {
+        Map<SymbolKey, NewSignature> all = new HashMap<>(later);
+        signatures.forEach((key, first) -> {
+            NewSignature last = key instanceof SymbolKey.Method method
+                    ? all.remove(new SymbolKey.Method(method.owner(), method.name(), first.descriptor())) : null;
+            all.put(key, last == null ? first : last.after(first));
         });
         return all;
     }

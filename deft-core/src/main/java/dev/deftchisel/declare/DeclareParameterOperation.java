@@ -10,6 +10,7 @@ import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.declare.inference.UnresolvedName;
 import dev.deftchisel.declare.inference.UseTypes;
 import dev.deftchisel.member.parameter.AddedParameter;
+import dev.deftchisel.member.parameter.FamilyBodies;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.Offer;
@@ -146,8 +147,9 @@ public final class DeclareParameterOperation implements Operation {
             return Plan.refused(resolved, AddedParameter.word(method.get())
                     + " is not declared in the workspace, and cannot get a parameter");
         }
-        Analysis before = analyst.analyse(AddedParameter.focus(analyst, method.get(), List.of(file, home.get().path()),
-                Set.of(found.get().name()), Map.of(file, List.of(resolved.place().selection()))));
+        Analysis before = FamilyBodies.with(analyst, analyst.analyse(AddedParameter.focus(analyst, method.get(),
+                List.of(file, home.get().path()), Set.of(found.get().name()),
+                Map.of(file, List.of(resolved.place().selection())))), key);
         UnresolvedName missing = UnresolvedName.at(before, resolved).orElseThrow();
         Optional<TypeMirror> type = type(missing, before);
         if (type.isEmpty()) {

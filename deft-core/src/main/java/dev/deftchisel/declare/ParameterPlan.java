@@ -122,7 +122,7 @@ record ParameterPlan(Analysis before, AttributedFile code, SymbolKey key, TypeMi
         }
         String descriptor = AddedParameter.withParameter(((SymbolKey.Method) key).descriptor(), parts.size(),
                 code.descriptor(type));
-        return new Plan.Ready(edits.change(title, SymbolEffects.parameters(Map.of(key, descriptor)), List.of()),
+        return new Plan.Ready(edits.change(title, SymbolEffects.descriptors(Map.of(key, descriptor)), List.of()),
                 before);
     }
 }

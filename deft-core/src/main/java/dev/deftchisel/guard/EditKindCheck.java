@@ -5,6 +5,7 @@ import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.ReturnTree;
 import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
 import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.Binding;
@@ -49,6 +50,8 @@ final class EditKindCheck {
     /** The keywords that stand before the name of a local variable. */
     private static final Set<String> OF_DECLARATIONS = Set.of(
             "final", "boolean", "byte", "short", "char", "int", "long", "float", "double", "extends", "super");
+    /** What the compiler and the comparison of types see in the header of a method. */
+    private static final Set<String> OF_HEADERS = Set.of("void", "throws");
     /** Where control goes is seen by the compiler, which misses a result, or finds code that is not reached. */
     private static final Set<String> OF_JUMPS = Set.of("return", "break", "continue");
     /** {@code if (isDone()) { ... }}, {@code if (found != null) { ... }}. */
@@ -118,10 +121,18 @@ final class EditKindCheck {
     }
 
     private boolean isCarried(Edit edit, MovedCode piece) {
-        String written = edit.replacement().substring(piece.at(), piece.at() + piece.from().length());
-        return before.snapshot().file(piece.file())
+        String written = edit.replacement().substring(piece.at(), piece.at() + piece.length());
+        return piece.renamed().isPresent() ? isNewName(piece, written) : before.snapshot().file(piece.file())
                 .filter(file -> file.content().startsWith(written, piece.from().start()))
                 .isPresent();
+    }
+
+    /** Whether a name that is carried is written as what it becomes. */
+    private boolean isNewName(MovedCode piece, String written) {
+        return before.snapshot().file(piece.file()).stream()
+                .flatMap(file -> named(file).byEnd().getOrDefault(piece.from().end(), List.of()).stream())
+                .anyMatch(binding -> binding.range().equals(piece.from())
+                        && newName(binding.key()).filter(written::equals).isPresent());
     }
 
     /** Whether evaluating an expression cannot be noticed, so that it may be left out. */
@@ -191,12 +202,30 @@ final class EditKindCheck {
                             || binding.role() == Role.READ && (!edit.carried().isEmpty() || !edit.linked().isEmpty())
                             || binding.role() == Role.CALL && (!edit.carried().isEmpty() || isCarriedFrom(binding.key())
                                     || isOppositeOf(edit, binding.key())));
-            case KEYWORD -> OF_DECLARATIONS.contains(tokens.text(token)) || OF_JUMPS.contains(tokens.text(token))
+            case KEYWORD -> OF_DECLARATIONS.contains(tokens.text(token)) || isOfHeader(file, tokens, token)
+                    || OF_JUMPS.contains(tokens.text(token))
                     || isOfQuestion(file, edit, tokens, token);
             case SYMBOL -> "()[]<>,.;=?@&:".contains(tokens.text(token)) || isOfOpposite(file, edit, tokens, token)
                     || isOfQuestion(file, edit, tokens, token);
             default -> false;
         };
+    }
+
+    /** Whether a token stands in the header of a method that is announced to get another signature. */
+    private boolean isOfHeader(SourceFile file, Tokens tokens, int token) {
+        return OF_HEADERS.contains(tokens.text(token)) && change.meaning().signatures().keySet().stream()
+                .flatMap(key -> before.declaration(key).stream())
+                .filter(declared -> declared.file().equals(file.path()))
+                .flatMap(declared -> before.code(file.path()).stream()
+                        .flatMap(code -> code.declaration(declared.range()).stream()
+                                .filter(path -> path.getLeaf() instanceof MethodTree)
+                                .map(path -> header(code, (MethodTree) path.getLeaf()))))
+                .anyMatch(header -> header.encloses(tokens.range(token)));
+    }
+
+    private static Range header(AttributedFile code, MethodTree method) {
+        Range whole = code.range(method);
+        return method.getBody() == null ? whole : new Range(whole.start(), code.range(method.getBody()).start());
     }
 
     /**

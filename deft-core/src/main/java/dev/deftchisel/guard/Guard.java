@@ -5,6 +5,7 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.SearchWords;
 import dev.deftchisel.analysis.compiler.AnalysisException;
 import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
@@ -14,6 +15,7 @@ import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Mapping;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.guard.comparison.AddedComparison;
+import dev.deftchisel.guard.comparison.ArgumentComparison;
 import dev.deftchisel.guard.comparison.BindingComparison;
 import dev.deftchisel.guard.comparison.ConstantComparison;
 import dev.deftchisel.guard.comparison.LostWrites;
@@ -21,6 +23,7 @@ import dev.deftchisel.guard.comparison.OverridingComparison;
 import dev.deftchisel.guard.comparison.ProcessorOutputComparison;
 import dev.deftchisel.guard.comparison.VisibilityComparison;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -42,6 +45,7 @@ import java.util.stream.Collectors;
  * <li>no error is new;</li>
  * <li>each name binds to the same declaration, and so does what is bound without a name, such as constructors
  * (overload resolution, JLS 15.12, is covered by this: another overload is another declaration);</li>
+ * <li>each argument is passed for the parameter that it was passed for, wherever that stands now;</li>
  * <li>calls, lambdas, method references and conditionals have the same erased type, constants the same value;</li>
  * <li>each method overrides the same methods (JLS 8.4.8), in every type below those concerned;</li>
  * <li>what is opened is not found by anyone who found something else before, and overrides nothing new;</li>
@@ -104,6 +108,10 @@ public final class Guard {
         differences.addAll(comparison.errors());
         differences.addAll(new NewNameCheck(after, change).differences());
         differences.addAll(new ProcessorOutputComparison(analyst, analyst.of(changed), change).differences());
+        if (differences.isEmpty()) {
+            // other meanings of names are told better by themselves
+            differences.addAll(new ArgumentComparison(before, after, change).differences());
+        }
         if (differences.isEmpty() && change.meaning().freedom() != SymbolEffects.Leeway.TYPES) {
             // otherwise other types only follow from other names
             differences.addAll(comparison.traces());
@@ -140,6 +148,17 @@ public final class Guard {
         if (!undeclared.isEmpty()) {
             return undeclared;
         }
+        List<Difference> bodies = change.meaning().signatures().entrySet().stream()
+                .filter(entry -> entry.getValue().origins().isPresent())
+                .flatMap(entry -> before.declaration(entry.getKey()).stream())
+                .filter(declared -> !isSeen(before, declared))
+                .map(declared -> new Difference(Difference.Kind.UNPROVEN, declared.file(), declared.range(),
+                        Optional.empty(), Optional.empty(), "its parameters change, but its body was not analysed"
+                        + FAULT))
+                .toList();
+        if (!bodies.isEmpty()) {
+            return bodies;
+        }
         Set<String> names = new HashSet<>();
         change.meaning().names().forEach((key, newName) -> before.symbol(key)
                 .filter(symbol -> !symbol.kind().isLocal())
@@ -166,6 +185,28 @@ public final class Guard {
                 .filter(file -> !before.focus().files().contains(file.path()))
                 .map(file -> blind(file, "this file mentions what changes but was not analysed"))
                 .toList();
+    }
+
+    /** Whether the body of a declared method was looked at, whatever stands in it. */
+    private static boolean isSeen(Analysis before, Binding declared) {
+        return !before.focus().isPartial() || before.snapshot().file(declared.file())
+                .filter(file -> file.outline().bodies().stream()
+                        .filter(body -> body.start() > declared.range().end()).findFirst()
+                        .filter(body -> isOf(file, declared, body))
+                        .filter(body -> before.focus().around().getOrDefault(declared.file(), List.of()).stream()
+                                .noneMatch(code -> code.encloses(body)))
+                        .isPresent()).isEmpty();
+    }
+
+    /** Whether a body is that of the method: nothing ends in between. */
+    private static boolean isOf(SourceFile file, Binding declared, Range body) {
+        Tokens tokens = file.tokens();
+        for (int i = tokens.at(declared.range().end()); i < tokens.count() && tokens.start(i) < body.start(); i++) {
+            if (tokens.is(i, ';')) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** The types that come to be in files of their own, each of which may be found where another of its name was. */

@@ -57,7 +57,9 @@ public final class EditsByFile {
      */
     public Change change(String title, SymbolEffects meaning, List<String> notes) {
         writers.forEach((path, writer) -> of(path).addAll(writer.imports()));
-        edits.forEach((path, own) -> own.addAll(Imports.unneeded(before.snapshot().source(path), own)));
+        edits.forEach((path, own) -> own.addAll(Imports.unneeded(before.snapshot().source(path), own).stream()
+                // an import in which a name becomes another is needed for that
+                .filter(gone -> own.stream().noneMatch(edit -> gone.range().overlaps(edit.range()))).toList()));
         List<FileChange> files = edits.entrySet().stream()
                 .map(entry -> new FileChange(entry.getKey(), Optional.empty(),
                         before.snapshot().source(entry.getKey()).text(), entry.getValue()))

@@ -9,6 +9,7 @@ import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.function.Consumer;
@@ -67,6 +68,12 @@ public final class NewCode {
             }
         }
         return this;
+    }
+
+    /** Adds a name that stands in the file, and what it means, under the name that this gets. */
+    public NewCode renamed(Range name, String newName) {
+        carried.add(new MovedCode(file.path(), name, text.length(), Optional.of(newName)));
+        return write(newName);
     }
 
     /** Adds code as it stands in the file. */

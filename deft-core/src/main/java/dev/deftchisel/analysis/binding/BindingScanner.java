@@ -257,6 +257,8 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
         if (constructor != null) {
             name.ifPresent(range -> facts.bind(range, symbols.key(constructor), Role.CALL, false));
         }
+        SuperConstructor.of(madePath, trees).ifPresent(above -> name
+                .ifPresent(range -> facts.bind(range, symbols.key(above), Role.CALL, false)));
         return null;
     }
 

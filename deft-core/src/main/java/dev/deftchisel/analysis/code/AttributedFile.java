@@ -397,14 +397,28 @@ public final class AttributedFile {
                 .min(Comparator.comparingInt(path -> range(path.getLeaf()).length()));
     }
 
-    /** The call whose method or constructor a binding names, or implies; empty where it is no call. */
+    /**
+     * The call whose method or constructor a binding names, or implies; empty where it is no call. An anonymous class
+     * is created by a call of the constructor of the class above.
+     */
     public Optional<TreePath> call(Binding use) {
         return around(use.range()).stream()
                 .filter(path -> path.getLeaf() instanceof MethodInvocationTree call && (use.isNamed()
                         ? range(call.getMethodSelect()).end() == use.range().end()
                         : TreePaths.callsConstructor(call) && range(call).start() == use.range().start())
-                        || path.getLeaf() instanceof NewClassTree made && !use.isNamed() && made.getClassBody() == null
+                        || path.getLeaf() instanceof NewClassTree made && !use.isNamed()
                         && range(made).start() == use.range().start())
+                .findFirst().or(() -> constant(use));
+    }
+
+    /** A constant of an enum is a call of a constructor (JLS 8.9.1), whose place the compiler does not tell. */
+    private Optional<TreePath> constant(Binding use) {
+        return use.isNamed() ? Optional.empty() : around(use.range()).stream()
+                .filter(path -> path.getLeaf() instanceof VariableTree constant
+                        && constant.getInitializer() instanceof NewClassTree
+                        && element(path).filter(element -> element.getKind() == ElementKind.ENUM_CONSTANT).isPresent()
+                        && findName(constant).filter(use.range()::equals).isPresent())
+                .map(path -> new TreePath(path, ((VariableTree) path.getLeaf()).getInitializer()))
                 .findFirst();
     }
 

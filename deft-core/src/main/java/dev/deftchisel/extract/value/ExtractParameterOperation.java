@@ -11,6 +11,7 @@ import dev.deftchisel.analysis.symbol.SymbolKind;
 import dev.deftchisel.extract.ExpressionChoice;
 import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.member.parameter.AddedParameter;
+import dev.deftchisel.member.parameter.FamilyBodies;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.NameProposals;
 import dev.deftchisel.operation.NewName;
@@ -140,8 +141,8 @@ public final class ExtractParameterOperation implements Operation {
             return Plan.refused(objection.get());
         }
         Element element = near.element(method.get()).orElseThrow();
-        Analysis before = analyst.analyse(AddedParameter.focus(analyst, element, List.of(file), Set.of(),
-                Map.of(file, List.of(resolved.place().selection()))));
+        Analysis before = FamilyBodies.with(analyst, analyst.analyse(AddedParameter.focus(analyst, element,
+                List.of(file), Set.of(), Map.of(file, List.of(resolved.place().selection())))), near.key(element));
         AttributedFile code = before.code(file).orElseThrow();
         SelectedExpression selected = SelectedExpression.computed(code, resolved.place().selection())
                 .get(candidates.indexOf(picked.get()));

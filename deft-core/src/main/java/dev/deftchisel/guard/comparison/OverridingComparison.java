@@ -50,7 +50,7 @@ public final class OverridingComparison {
             }
         }
         Stream<SymbolKey.Method> declaredOtherwise = Stream.concat(
-                        change.meaning().descriptors().keySet().stream(), change.meaning().opened().stream())
+                        change.meaning().signatures().keySet().stream(), change.meaning().opened().stream())
                 .filter(key -> key instanceof SymbolKey.Method)
                 .map(key -> (SymbolKey.Method) key);
         added().forEach(method -> {

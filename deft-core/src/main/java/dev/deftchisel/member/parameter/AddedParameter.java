@@ -12,6 +12,7 @@ import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.EditsByFile;
@@ -47,7 +48,7 @@ public final class AddedParameter {
     private final ExecutableElement element;
     private final TypeMirror type;
     private final String name;
-    private final Map<SymbolKey, String> descriptors = new HashMap<>();
+    private final Map<SymbolKey, NewSignature> signatures = new HashMap<>();
     private int index;
     private int calls;
 
@@ -148,7 +149,7 @@ public final class AddedParameter {
     /** Writes it in all declarations. */
     public Declared declare() {
         Optional<Reason> objection = undeclarable();
-        return new Declared(SymbolEffects.parameters(descriptors), objection);
+        return new Declared(SymbolEffects.same().with(signatures), objection);
     }
 
     private Optional<Reason> undeclarable() {
@@ -182,8 +183,8 @@ public final class AddedParameter {
             ParameterHead head = new ParameterHead(home.get(), path, declared.get().range().end());
             edits.of(declared.get().file()).add(head.declared(written.get(), to -> given(to, key.equals(own))));
             index = key.equals(own) ? head.index() : index;
-            descriptors.put(key, withParameter(((SymbolKey.Method) key).descriptor(), head.index(),
-                    code.descriptor(type)));
+            signatures.put(key, new NewSignature(withParameter(((SymbolKey.Method) key).descriptor(), head.index(),
+                    code.descriptor(type)), Optional.of(origins(head.index()))));
         }
         return Optional.empty();
     }
@@ -229,6 +230,15 @@ public final class AddedParameter {
         return Optional.empty();
     }
 
+    private List<Integer> origins(int added) {
+        List<Integer> origins = new ArrayList<>();
+        for (int i = 0; i < element.getParameters().size(); i++) {
+            origins.add(i);
+        }
+        origins.add(added, NewSignature.ADDED);
+        return origins;
+    }
+
     /** Where its name stands in a string: what is called by that is not found by its type. */
     public List<String> mentions() {
         List<String> notes = new ArrayList<>();
@@ -245,7 +255,7 @@ public final class AddedParameter {
     }
 
     /** Whether the method is the one abstract method of an interface (JLS 9.8). */
-    private static boolean isFunction(AttributedFile code, TreePath path) {
+    public static boolean isFunction(AttributedFile code, TreePath path) {
         Element method = code.element(path).orElseThrow();
         return method.getModifiers().contains(Modifier.ABSTRACT) && method.getEnclosingElement().getKind().isInterface()
                 && code.elements().getAllMembers((TypeElement) method.getEnclosingElement()).stream()

@@ -65,7 +65,7 @@ public final class FixDraft {
 
     /** All of it. */
     public Change change(String title) {
-        return edits.change(title, SymbolEffects.parameters(descriptors).rewriting(revalued).allowing(freedom),
+        return edits.change(title, SymbolEffects.descriptors(descriptors).rewriting(revalued).allowing(freedom),
                 List.of());
     }
 }

@@ -1,0 +1,43 @@
+package dev.deftchisel.change;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+
+/**
+ * What becomes of the parameters and the result of a method.
+ *
+ * @param descriptor that it gets (JVMS 4.3.3)
+ * @param origins    for each parameter that it has then the index of the one that it was, {@link #ADDED} for a new one;
+ *                   empty when nobody said, so that what calls pass cannot be followed
+ */
+public record NewSignature(String descriptor, Optional<List<Integer>> origins) {
+
+    /** Stands for a parameter that was not there. */
+    public static final int ADDED = -1;
+
+    /** Copies the list. */
+    public NewSignature {
+        origins = origins.map(List::copyOf);
+    }
+
+    /** Other types, of which nobody says where they were. */
+    public static NewSignature of(String descriptor) {
+        return new NewSignature(descriptor, Optional.empty());
+    }
+
+    /** Whether each parameter is where it was, and there is none more and none less. */
+    public boolean keepsPositions(int before) {
+        return origins.filter(all -> all.equals(IntStream.range(0, before).boxed().toList())).isPresent();
+    }
+
+    /** Where the parameters of this one were before another change that came first. */
+    NewSignature after(NewSignature first) {
+        return new NewSignature(descriptor, origins.flatMap(all -> first.origins.map(earlier -> {
+            List<Integer> found = new ArrayList<>();
+            all.forEach(index -> found.add(index == ADDED ? ADDED : earlier.get(index)));
+            return found;
+        })));
+    }
+}

@@ -1,0 +1,167 @@
+package dev.deftchisel.guard.comparison;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Difference;
+import dev.deftchisel.change.Mapping;
+import dev.deftchisel.change.NewSignature;
+import dev.deftchisel.change.PlaceAfter;
+import dev.deftchisel.source.Range;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javax.lang.model.element.ExecutableElement;
+
+/**
+ * Compares what is passed for which parameter where methods get other parameters: each argument that stays is the same
+ * code and passed for the parameter that it was passed for, and each parameter that stays is the same variable. Types
+ * alone would not tell two arguments of one type that change places.
+ */
+public final class ArgumentComparison {
+
+    private final Analysis before;
+    private final Analysis after;
+    private final Mapping mapping;
+    private final Map<SymbolKey, NewSignature> signatures;
+    private final List<Difference> differences = new ArrayList<>();
+
+    public ArgumentComparison(Analysis before, Analysis after, Change change) {
+        this.before = before;
+        this.after = after;
+        this.mapping = change.mapping();
+        this.signatures = change.meaning().signatures();
+    }
+
+    /** Calls and declarations that do not fit what the change says of the parameters. */
+    public List<Difference> differences() {
+        signatures.forEach((key, signature) -> signature.origins().ifPresent(origins -> {
+            Optional<ExecutableElement> method = element(before, key);
+            method.ifPresent(known -> compareParameters(key, known, origins));
+            for (Binding use : before.uses(key)) {
+                if (use.role() != Role.DECLARATION && use.role() != Role.DOC && use.role() != Role.IMPORT
+                        && method.isPresent()) {
+                    compareCall(use, method.get(), signature);
+                }
+            }
+        }));
+        return differences;
+    }
+
+    private static Optional<ExecutableElement> element(Analysis analysis, SymbolKey key) {
+        return analysis.known(key).map(Analysis.KnownElement::element)
+                .filter(ExecutableElement.class::isInstance).map(ExecutableElement.class::cast);
+    }
+
+    private void compareParameters(SymbolKey key, ExecutableElement method, List<Integer> origins) {
+        Optional<ExecutableElement> now = element(after, mapping.key(key));
+        Optional<Binding> declared = before.declaration(key);
+        if (now.isEmpty() || declared.isEmpty()) {
+            return;
+        }
+        boolean isRight = now.get().getParameters().size() == origins.size();
+        for (int i = 0; isRight && i < origins.size(); i++) {
+            if (origins.get(i) != NewSignature.ADDED) {
+                SymbolKey was = before.key(method.getParameters().get(origins.get(i)));
+                SymbolKey is = after.key(now.get().getParameters().get(i));
+                isRight = !(was instanceof SymbolKey.Local) || !(is instanceof SymbolKey.Local)
+                        || mapping.key(was).equals(is);
+            }
+        }
+        if (!isRight) {
+            tell(declared.get().file(), declared.get().range(),
+                    "its parameters would not be those that were announced");
+        }
+    }
+
+    private void compareCall(Binding use, ExecutableElement method, NewSignature signature) {
+        Optional<AttributedFile> code = before.code(use.file());
+        Optional<TreePath> call = code.flatMap(file -> file.call(use));
+        if (call.isEmpty()) {
+            if (use.isNamed() && !signature.keepsPositions(method.getParameters().size())) {
+                tell(use.file(), use.range(), "the method is named here without being called, and would be passed "
+                        + "something else");
+            }
+            return;
+        }
+        for (PlaceAfter site : sites(use)) {
+            Optional<List<Range>> now = arguments(site, mapping.key(use.key()));
+            // where it means something else, or nothing, that is told already
+            now.ifPresent(found -> compare(use, passed(code.get(), call.get()), found,
+                    expected(method, signature.origins().orElseThrow(), passed(code.get(), call.get()))));
+        }
+    }
+
+    private List<PlaceAfter> sites(Binding use) {
+        List<PlaceAfter> sites = mapping.sites(use.file(), use.range());
+        return !sites.isEmpty() || use.isNamed() || mapping.isReplaced(use.file(), use.range()) ? sites
+                : List.of(new PlaceAfter(mapping.file(use.file()), mapping.code(use.file(), use.range())));
+    }
+
+    private Optional<List<Range>> arguments(PlaceAfter site, SymbolKey key) {
+        return after.code(site.file()).flatMap(code -> after.bindings(site.file()).stream()
+                .filter(binding -> binding.range().start() == site.range().start() && binding.key().equals(key)
+                        && binding.role() != Role.DOC)
+                .flatMap(binding -> code.call(binding).stream())
+                .findFirst().map(call -> passed(code, call)));
+    }
+
+    private static List<Range> passed(AttributedFile code, TreePath call) {
+        return Calls.arguments(call.getLeaf()).stream().map((ExpressionTree argument) -> code.range(argument)).toList();
+    }
+
+    /** For each argument afterwards the one that it was, by index; those for a parameter of any number one by one. */
+    private static List<Integer> expected(ExecutableElement method, List<Integer> origins, List<Range> passed) {
+        List<Integer> expected = new ArrayList<>();
+        int last = method.getParameters().size() - 1;
+        for (int origin : origins) {
+            if (origin == last && method.isVarArgs()) {
+                for (int i = last; i < passed.size(); i++) {
+                    expected.add(i);
+                }
+            } else {
+                expected.add(origin);
+            }
+        }
+        return expected;
+    }
+
+    private void compare(Binding use, List<Range> was, List<Range> is, List<Integer> expected) {
+        if (is.size() != expected.size()) {
+            tell(use.file(), use.range(), "this call would pass " + is.size() + " arguments instead of "
+                    + expected.size());
+            return;
+        }
+        for (int i = 0; i < is.size(); i++) {
+            int origin = expected.get(i);
+            if (origin != NewSignature.ADDED
+                    && (origin >= was.size() || !isAt(use.file(), was.get(origin), is.get(i)))) {
+                tell(use.file(), origin < was.size() ? was.get(origin) : use.range(),
+                        "this would not be passed for the parameter that it is passed for");
+                return;
+            }
+        }
+    }
+
+    /** Whether an argument is what stands at a place now; what is inserted just before it is no part of it. */
+    private boolean isAt(Path file, Range argument, Range now) {
+        if (mapping.isReplaced(file, argument)) {
+            return mapping.copies(file, argument).stream().anyMatch(copy -> copy.range().equals(now));
+        }
+        Range stays = mapping.code(file, argument);
+        return stays.end() == now.end() && stays.encloses(now);
+    }
+
+    private void tell(Path file, Range range, String sentence) {
+        differences.add(new Difference(Difference.Kind.BINDING, file, range, Optional.empty(), Optional.empty(),
+                sentence));
+    }
+}
