@@ -83,7 +83,8 @@ module dev.deftchisel.core {
             dev.deftchisel.generate.method.InheritDocumentationOperation,
             dev.deftchisel.inline.InlineOperation,
             dev.deftchisel.move.MoveToPackageFolderOperation,
-            dev.deftchisel.rename.RenameOperation;
+            dev.deftchisel.rename.RenameOperation,
+            dev.deftchisel.signature.ChangeSignatureOperation;
     provides dev.deftchisel.problem.Repair with
             dev.deftchisel.repair.type.RepeatedComparison,
             dev.deftchisel.repair.member.CastBeforeDot,

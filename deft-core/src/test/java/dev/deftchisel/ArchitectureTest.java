@@ -22,8 +22,8 @@ class ArchitectureTest {
             .layer("facade").definedBy("dev.deftchisel")
             .layer("journal").definedBy("..journal..")
             .layer("guard").definedBy("..guard..")
-            .layer("operations").definedBy("..rename..", "..extract..", "..inline..", "..generate..", "..declare..",
-                    "..access..", "..move..")
+            .layer("operations").definedBy("..rename..", "..signature..", "..extract..", "..inline..", "..generate..",
+                    "..declare..", "..access..", "..move..")
             .layer("navigation").definedBy("..navigation..")
             .layer("rules").definedBy("..rule..", "..repair..")
             .layer("problem").definedBy("..problem..")

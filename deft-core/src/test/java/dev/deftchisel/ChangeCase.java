@@ -29,6 +29,7 @@ import java.util.stream.Stream;
  * --- path/Of.java
  * source, with what is selected in «guillemets»; nothing between them is a caret
  * --- do extract-variable name=dues places=all        of several members: members=depth,name
+ * --- do change-signature to=int due(int days)        what is typed as a header goes to the end of the line
  * --- after path/Of.java          the content afterwards; files that are not listed must stay as they are
  * --- gone path/Of.java           a file that is not there afterwards, as it moved
  * --- notes                       what the user is told besides, one a line
@@ -55,6 +56,7 @@ public record ChangeCase(
         List<String> notes = new ArrayList<>();
         List<String> gone = new ArrayList<>();
         String[] command = {};
+        Optional<String> to = Optional.empty();
         String[] sections = Files.readString(file).split("(?m)^--- ");
         String marked = "";
         Range selection = new Range(0, 0);
@@ -63,7 +65,11 @@ public record ChangeCase(
             String head = sections[i].substring(0, lineEnd);
             String body = sections[i].substring(lineEnd + 1);
             if (head.startsWith("do ")) {
-                command = head.substring("do ".length()).split(" ");
+                // a header is the last answer, and goes to the end of the line
+                int header = head.indexOf(" to=");
+                String rest = header < 0 ? head : head.substring(0, header);
+                to = header < 0 ? Optional.empty() : Optional.of(head.substring(header + " to=".length()));
+                command = rest.substring("do ".length()).split(" ");
             } else if (head.startsWith("after ")) {
                 after.put(head.substring("after ".length()), body);
             } else if (head.startsWith("gone ")) {
@@ -86,6 +92,9 @@ public record ChangeCase(
             boolean isList = answer[0].equals("members") || answer[0].equals("descending");
             answers = isList ? answers.and(answer[0], answer[1].isEmpty() ? List.of() : List.of(answer[1].split(",")))
                     : answers.and(answer[0], answer[1]);
+        }
+        if (to.isPresent()) {
+            answers = answers.and("to", to.get());
         }
         return new ChangeCase(sections[0].strip(), before, marked, selection, command[0], answers, after, gone, notes,
                 refusal);

@@ -22,7 +22,8 @@ class ChangeCasesTest {
         List<Path> files = new ArrayList<>();
         for (String folder : List.of(
                 "extract-constant", "extract-field", "extract-method", "extract-parameter", "extract-variable",
-                "declare", "generate", "inline", "rename", "rename-related", "access", "move")) {
+                "declare", "generate", "inline", "rename", "rename-related", "access", "move",
+                "change-signature")) {
             try (Stream<Path> found = Files.list(Path.of(ChangeCasesTest.class.getResource("/" + folder).toURI()))) {
                 found.sorted().forEach(files::add);
             }

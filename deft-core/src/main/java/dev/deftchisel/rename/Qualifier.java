@@ -27,21 +27,21 @@ import java.util.TreeMap;
  *
  * <p>Each round tries the next form for a place; whether it is right is for the guard to say.
  */
-final class Qualifier {
+public final class Qualifier {
 
     private final Change change;
     private final Analysis before;
     private final Mapping mapping;
     private final Map<Path, List<Edit>> edits = new TreeMap<>();
 
-    Qualifier(Change change, Analysis before) {
+    public Qualifier(Change change, Analysis before) {
         this.change = change;
         this.before = before;
         this.mapping = change.mapping();
     }
 
     /** A change in which every captured name is qualified; empty when some cannot be, or nothing was left to try. */
-    Optional<Change> mend(List<Difference> differences) {
+    public Optional<Change> mend(List<Difference> differences) {
         for (Difference difference : differences) {
             if (difference.kind() == Difference.Kind.ERROR) {
                 dropClashingImport(difference);

@@ -1,4 +1,4 @@
-package dev.deftchisel.navigation.declaration;
+package dev.deftchisel.operation;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.symbol.Binding;

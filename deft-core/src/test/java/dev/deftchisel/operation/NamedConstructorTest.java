@@ -1,4 +1,4 @@
-package dev.deftchisel.navigation.declaration;
+package dev.deftchisel.operation;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
@@ -7,7 +7,6 @@ import dev.deftchisel.Hierarchy;
 import dev.deftchisel.SampleWorkspace;
 import dev.deftchisel.Uses;
 import dev.deftchisel.analysis.compiler.Monitor;
-import dev.deftchisel.operation.Place;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.List;

@@ -1,0 +1,224 @@
+package dev.deftchisel.signature;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.analysis.symbol.SymbolKind;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Difference;
+import dev.deftchisel.member.parameter.AddedParameter;
+import dev.deftchisel.member.parameter.FamilyBodies;
+import dev.deftchisel.operation.Answers;
+import dev.deftchisel.operation.NamedConstructor;
+import dev.deftchisel.operation.Offer;
+import dev.deftchisel.operation.Operation;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.operation.ResolvedPlace;
+import dev.deftchisel.rename.Qualifier;
+import dev.deftchisel.signature.header.HeaderReader;
+import dev.deftchisel.signature.header.ParameterOrigins;
+import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * Changes the signature of a method or constructor to a header that is typed as it is to be (the refactoring "change
+ * function declaration" of the literature): all that it overrides and is overridden by, every call and the
+ * documentation follow.
+ */
+public final class ChangeSignatureOperation implements Operation {
+
+    /** The key of the header as it is to be, in Java; new parameters say after {@code =} what calls pass. */
+    public static final String TO = "to";
+    /** The key of parameters that go on under another name, {@code old=new} with commas between. */
+    public static final String RENAMED = "renamed";
+
+    /** The key of the choice whether calls {@code change}, or {@code stay}, and the method passes on to a new one. */
+    public static final String CALLS = "calls";
+
+    private static final Question CALLS_QUESTION = new Question.Choice(CALLS, "whether the calls change",
+            List.of(new Question.Option("change", "each passes what the header says"),
+                    new Question.Option("stay", "they stay, and the method they call passes it on to a new one")),
+            "change");
+
+    @Override
+    public String id() {
+        return "change-signature";
+    }
+
+    @Override
+    public String summary() {
+        return "Change the signature of a method, and all its calls, to a header as you type it";
+    }
+
+    @Override
+    public List<Question> questions() {
+        return questions("");
+    }
+
+    private static List<Question> questions(String current) {
+        return List.of(new Question.Text(TO, "the new header, in Java", current),
+                new Question.Text(RENAMED, "renamed parameters: old=new", ""),
+                CALLS_QUESTION);
+    }
+
+    @Override
+    public Optional<Offer> offer(ResolvedPlace resolved) {
+        return symbol(resolved).flatMap(symbol -> resolved.bindings().stream().findFirst()
+                .map(name -> new Offer(id(), "change the signature of " + symbol.signature(), Offer.Kind.REFACTORING,
+                        name.range(), questions(current(resolved, symbol)))));
+    }
+
+    /** The header where it stands, when the place is in the file that declares it. */
+    private static String current(ResolvedPlace resolved, Symbol symbol) {
+        return resolved.analysis().declaration(symbol.key())
+                .flatMap(declared -> resolved.analysis().code(declared.file())
+                        .flatMap(code -> DeclaredHeader.at(code, declared.range())))
+                .map(declared -> declared.header().core()).orElse("");
+    }
+
+    /** The method or constructor that is declared or called at a place, if the workspace declares it. */
+    private static Optional<Symbol> symbol(ResolvedPlace resolved) {
+        return NamedConstructor.at(resolved.analysis(), resolved.file(), resolved.place().caret())
+                .or(resolved::symbol)
+                .filter(symbol -> symbol.isSource()
+                        && (symbol.kind() == SymbolKind.METHOD || symbol.kind() == SymbolKind.CONSTRUCTOR));
+    }
+
+    @Override
+    public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
+        Optional<Symbol> symbol = symbol(resolved);
+        if (symbol.isEmpty()) {
+            return Plan.refused(resolved, resolved.symbol()
+                    .filter(other -> other.kind().isMethod() && !other.isSource())
+                    .map(other -> "the " + other.describe() + " is declared in a library, so it cannot be changed")
+                    .orElse("there is no method or constructor here whose signature could be changed"));
+        }
+        String said = answers.single(TO).orElse("");
+        HeaderReader.Result read = HeaderReader.read(said);
+        if (said.isBlank()) {
+            return Plan.refused(resolved, "type the header as it is to be; a new parameter says what calls pass: "
+                    + "'int rate = 3'");
+        } else if (read.header().isEmpty()) {
+            return Plan.refused(read.objection());
+        }
+        Optional<SourceFile> home = analyst.declaring(symbol.get().key());
+        if (home.isEmpty()) {
+            return Plan.refused(resolved, "the " + symbol.get().describe() + " is not declared in a file");
+        }
+        return plan(symbol.get(), home.get(), read.header().get(), answers, analyst);
+    }
+
+    private static Map<String, String> renamed(Answers answers) {
+        Map<String, String> renamed = new HashMap<>();
+        for (String pair : answers.single(RENAMED).orElse("").split(",")) {
+            String[] names = pair.strip().split("\\s*=\\s*");
+            if (names.length == 2) {
+                renamed.put(names[0], names[1]);
+            }
+        }
+        return renamed;
+    }
+
+    private static Plan plan(Symbol symbol, SourceFile home, TypedHeader typed, Answers answers, Analyst analyst) {
+        Analysis near = analyst.analyse(Focus.declarations(List.of(home.path())));
+        Optional<Binding> declared = near.declaration(symbol.key());
+        Optional<AttributedFile> code = near.code(home.path());
+        Optional<DeclaredHeader> header = declared.flatMap(name -> code.flatMap(file ->
+                DeclaredHeader.at(file, name.range())));
+        if (header.isEmpty()) {
+            return Plan.refused("the header of " + symbol.signature()
+                    + " is that of a record or an annotation, or nobody wrote it; it cannot be changed this way");
+        }
+        Optional<String> objection = objection(header.get(), typed);
+        if (objection.isPresent()) {
+            return Plan.refused(objection.get());
+        }
+        Analysis before = FamilyBodies.with(analyst, analyst.analyse(focus(analyst, header.get(), typed)),
+                symbol.key());
+        DeclaredHeader own = DeclaredHeader.at(before.code(home.path()).orElseThrow(), declared.get().range())
+                .orElseThrow();
+        HeaderTypes.Result types = new HeaderTypes(analyst, before, own, typed).resolve();
+        if (types.types().isEmpty()) {
+            return Plan.refused(types.objection());
+        }
+        List<Integer> origins = ParameterOrigins.of(own.header().known(), typed.known(),
+                renamed(answers));
+        SignatureChange change = new SignatureChange(own, typed, origins, types.types().get());
+        if (answers.single(CALLS).filter("stay"::equals).isPresent()) {
+            return new KeptOverload(before, change).plan();
+        }
+        boolean isOtherForLambdas = change.rewritesParameters() || change.changesResult();
+        if (isOtherForLambdas && AddedParameter.isFunction(own.code(), own.path())) {
+            return Plan.refused(Reason.at(home.path(), own.name(),
+                    "a lambda may implement this method, and its parameters would stay as they are"));
+        }
+        return new SignatureEdits(before, change).plan();
+    }
+
+    /** What a header says that is not changed by one. */
+    private static Optional<String> objection(DeclaredHeader own, TypedHeader typed) {
+        TypedHeader old = own.header();
+        boolean isConstructor = own.element().getSimpleName().contentEquals("<init>");
+        Set<String> missing = words(typed);
+        missing.removeAll(words(old));
+        if (isConstructor && !typed.at(typed.name()).equals(old.at(old.name()))) {
+            return Optional.of(HeaderReader.at(typed.name().start(),
+                    "a constructor is called as its class; rename that"));
+        } else if (isConstructor && typed.head().result().isPresent()) {
+            return Optional.of(HeaderReader.at(typed.head().result().get().start(), "a constructor has no result"));
+        } else if (!missing.isEmpty()) {
+            return Optional.of(HeaderReader.at(typed.head().modifiers().start(), "modifiers stay as they are; leave '"
+                    + String.join(" ", missing) + "' out"));
+        } else if (typed.head().typeParameters().isPresent() && !typed.head().typeParameters().map(typed::at)
+                .map(TypedHeader::compact).equals(old.head().typeParameters().map(old::at).map(TypedHeader::compact))) {
+            return Optional.of(HeaderReader.at(typed.head().typeParameters().get().start(),
+                    "type parameters stay as they are; leave them out"));
+        }
+        String core = TypedHeader.compact(typed.core());
+        boolean isSame = core.equals(TypedHeader.compact(old.core()))
+                || typed.head().result().isEmpty() && TypedHeader.compact(old.core()).endsWith(" " + core);
+        return isSame ? Optional.of("this is the header already; type it as it is to be") : Optional.empty();
+    }
+
+    private static Set<String> words(TypedHeader header) {
+        return new HashSet<>(List.of(header.at(header.head().modifiers()).strip().split("\\s+"))).stream()
+                .filter(word -> !word.isEmpty()).collect(Collectors.toCollection(HashSet::new));
+    }
+
+    /** Every body that names the method, its parameters, or what they will be called. */
+    private static Focus focus(Analyst analyst, DeclaredHeader own, TypedHeader typed) {
+        Set<String> names = new HashSet<>();
+        own.header().known().forEach(parameter -> names.add(parameter.name()));
+        typed.known().forEach(parameter -> names.add(parameter.name()));
+        names.add(typed.at(typed.name()));
+        List<Path> files = new ArrayList<>(List.of(own.code().file().path()));
+        boolean isRenamed = !typed.at(typed.name()).equals(AddedParameter.word(own.element()));
+        if (isRenamed) {
+            files.addAll(analyst.snapshot().pathsMentioning(Set.of(typed.at(typed.name()))));
+        }
+        Range whole = own.code().range(own.path().getLeaf());
+        return AddedParameter.focus(analyst, own.element(), files, names,
+                Map.of(own.code().file().path(), List.of(whole)));
+    }
+
+    @Override
+    public Optional<Change> mend(Change change, List<Difference> differences, Analysis before) {
+        return new Qualifier(change, before).mend(differences);
+    }
+}

@@ -1,0 +1,244 @@
+package dev.deftchisel.signature;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
+import javax.lang.model.element.TypeElement;
+import javax.lang.model.element.TypeParameterElement;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.DeclaredType;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
+import javax.lang.model.type.TypeVariable;
+import javax.lang.model.type.WildcardType;
+
+/** Writes the new header of one declaration, and the new names of its parameters in its body. */
+final class DeclarationEdits {
+
+    private final Analysis before;
+    private final SignatureChange change;
+    private final DeclaredHeader declared;
+    private final NestedEdits edits;
+    private final TypeWriter writer;
+    private final boolean isOwn;
+    private final ListSlots slots;
+    private final TypedCode typedCode;
+    private final Map<SymbolKey, String> names = new HashMap<>();
+
+    /**
+     * @param declared one declaration of the family
+     * @param edits    of its file
+     * @param writer   of types there
+     */
+    DeclarationEdits(Analysis before, SignatureChange change, DeclaredHeader declared, NestedEdits edits,
+            TypeWriter writer) {
+        this.before = before;
+        this.change = change;
+        this.declared = declared;
+        this.edits = edits;
+        this.writer = writer;
+        this.isOwn = declared.element().equals(change.own().element());
+        this.slots = declared.slots();
+        this.typedCode = new TypedCode(before, change, declared.code(), writer);
+    }
+
+    /** The names that its parameters get; after {@link #write}. */
+    Map<SymbolKey, String> names() {
+        return Map.copyOf(names);
+    }
+
+    /** What is in the way; when nothing is, all is written. */
+    Optional<Reason> write() {
+        Optional<Reason> used = usedThoughDropped();
+        if (used.isPresent()) {
+            return used;
+        }
+        renames();
+        if (change.rewritesParameters()) {
+            List<ListSlots.Item> items = new ArrayList<>();
+            for (int i = 0; i < change.origins().size(); i++) {
+                Optional<ListSlots.Item> item = change.isAdded(i) ? added(i) : kept(i);
+                if (item.isEmpty()) {
+                    return at(declared.name(), "the type of '" + change.name(i)
+                            + "' has no name that could be written here");
+                }
+                items.add(item.get());
+            }
+            edits.replace(slots.inner(), List.of(), text -> slots.write(text, items));
+        }
+        return result();
+    }
+
+    private Optional<Reason> at(Range range, String sentence) {
+        return Optional.of(Reason.at(declared.code().file().path(), range, sentence));
+    }
+
+    private SymbolKey key(int parameter) {
+        return declared.code().key(declared.element().getParameters().get(parameter));
+    }
+
+    private Optional<Reason> usedThoughDropped() {
+        for (int i = 0; i < change.before(); i++) {
+            if (!change.origins().contains(i)) {
+                Optional<Binding> use = before.uses(key(i)).stream()
+                        .filter(one -> one.role() != Role.DECLARATION && one.role() != Role.DOC).findFirst();
+                if (use.isPresent()) {
+                    return at(use.get().range(), "the parameter '" + oldName(i) + "' is still used here");
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private String oldName(int origin) {
+        return declared.header().at(declared.header().parameters().get(origin).name());
+    }
+
+    /** An override has the new name too, where it had the old one. */
+    private Optional<String> newName(int index) {
+        int origin = change.origins().get(index);
+        String old = oldName(origin);
+        return Optional.of(change.name(index)).filter(name -> !name.equals(old)
+                && old.equals(change.oldName(origin)));
+    }
+
+    private void renames() {
+        for (int i = 0; i < change.origins().size(); i++) {
+            if (!change.isAdded(i) && newName(i).isPresent()) {
+                SymbolKey parameter = key(change.origins().get(i));
+                String name = newName(i).get();
+                names.put(parameter, name);
+                before.uses(parameter).stream().filter(Binding::isNamed).forEach(use -> edits.rename(use.range(), name,
+                        switch (use.role()) {
+                            case DECLARATION -> Edit.Kind.DECLARATION;
+                            case DOC -> Edit.Kind.DOCUMENTATION;
+                            default -> Edit.Kind.REFERENCE;
+                        }));
+            }
+        }
+    }
+
+    private Optional<ListSlots.Item> kept(int index) {
+        int origin = change.origins().get(index);
+        Range slot = slots.slot(origin);
+        TypedHeader.TypedParameter old = declared.header().parameters().get(origin);
+        boolean isWritten = change.isRetyped(index) || isOwn && change.isModified(index);
+        if (!isWritten) {
+            return Optional.of(slots.item(origin, edits));
+        }
+        Range name = declared.place(old.name());
+        Range modifiers = declared.place(old.modifiers());
+        Range comment = slots.comment(origin);
+        return type(index).map(type -> new ListSlots.Item(text -> {
+            edits.carry(text, new Range(slot.start(), modifiers.start()));
+            boolean isTyped = isOwn && change.isModified(index);
+            if (isTyped) {
+                text.write(change.typed().at(change.typed().parameters().get(index).modifiers()) + " ");
+            } else {
+                edits.carry(text, modifiers);
+                text.write(modifiers.length() == 0 ? "" : " ");
+            }
+            text.write(type + " ");
+            edits.carry(text, comment.length() == 0 ? new Range(name.start(), slot.end()) : name);
+        }, comment));
+    }
+
+    private Optional<ListSlots.Item> added(int index) {
+        TypedHeader.TypedParameter parameter = change.typed().parameters().get(index);
+        String modifiers = change.typed().at(parameter.modifiers());
+        return type(index).map(type -> ListSlots.Item.of(text -> {
+            text.write(modifiers.isEmpty() || !isOwn ? "" : modifiers + " ").write(type + " ");
+            if (isOwn) {
+                text.name(change.name(index));
+            } else {
+                text.write(change.name(index));
+            }
+        }));
+    }
+
+    /** As typed where it was typed; written for the file where that is another. */
+    private Optional<String> type(int index) {
+        String typed = change.typed().at(change.typed().parameters().get(index).type());
+        if (isOwn) {
+            return Optional.of(typedCode.type(typed));
+        }
+        if (dependsOnClass(change.type(index))) {
+            return Optional.empty();
+        }
+        boolean isAnyNumber = typed.endsWith("...");
+        return writer.write(change.type(index)).map(type -> isAnyNumber && type.endsWith("[]")
+                ? type.substring(0, type.length() - 2) + "..." : type);
+    }
+
+    /** Whether a type parameter of the class stands in a type: below that class it may be another type. */
+    private static boolean dependsOnClass(TypeMirror type) {
+        if (type instanceof ArrayType array) {
+            return dependsOnClass(array.getComponentType());
+        } else if (type instanceof TypeVariable variable) {
+            return ((TypeParameterElement) variable.asElement()).getGenericElement() instanceof TypeElement;
+        } else if (type instanceof WildcardType wildcard) {
+            return Stream.of(wildcard.getExtendsBound(), wildcard.getSuperBound()).filter(Objects::nonNull)
+                    .anyMatch(DeclarationEdits::dependsOnClass);
+        }
+        return type instanceof DeclaredType declaredType
+                && declaredType.getTypeArguments().stream().anyMatch(DeclarationEdits::dependsOnClass);
+    }
+
+    /** Whether its result gets the new type: that of an override may stay where it is below (JLS 8.4.5). */
+    boolean changesResult() {
+        Optional<Range> old = declared.header().head().result();
+        return change.changesResult() && old.isPresent() && (isOwn || !isBelow(change.types().method().getReturnType())
+                && TypedHeader.compact(declared.header().at(old.get())).equals(TypedHeader.compact(
+                change.own().header().at(change.own().header().head().result().orElseThrow()))));
+    }
+
+    private Optional<Reason> result() {
+        Optional<Range> old = declared.header().head().result();
+        if (changesResult()) {
+            TypeMirror type = change.types().method().getReturnType();
+            Optional<String> written = isOwn ? change.typed().head().result().map(change.typed()::at)
+                    .map(typedCode::type) : type.getKind() == TypeKind.VOID ? Optional.of("void") : writer.write(type);
+            if (written.isEmpty()) {
+                return at(declared.name(), "the type of the result has no name that could be written here");
+            }
+            edits.replace(declared.place(old.get()), List.of(), text -> text.write(written.get()));
+        }
+        return isOwn ? thrown() : Optional.empty();
+    }
+
+    /** Whether the result of this override may stay where the one above becomes another (JLS 8.4.5). */
+    private boolean isBelow(TypeMirror result) {
+        TypeElement above = result instanceof DeclaredType declaredType ? declared.code().elements()
+                .getTypeElement(((TypeElement) declaredType.asElement()).getQualifiedName()) : null;
+        return above != null && declared.element().getReturnType() instanceof DeclaredType own
+                && declared.code().isKind(declared.code().types().erasure(own), declared.code().types()
+                .erasure(above.asType()));
+    }
+
+    private Optional<Reason> thrown() {
+        Optional<Range> typed = change.typed().thrown();
+        Optional<Range> old = declared.header().thrown().filter(range -> range.length() > 0);
+        if (typed.isEmpty() || old.isPresent() && TypedHeader.compact(change.typed().at(typed.get()))
+                .equals(TypedHeader.compact(declared.header().at(old.get())))) {
+            return Optional.empty();
+        }
+        String types = typedCode.type(change.typed().at(typed.get()));
+        int close = declared.inner().end() + 1;
+        Range clause = old.map(range -> new Range(close, declared.place(range).end())).orElse(new Range(close, close));
+        edits.replace(clause, List.of(), text -> text.write(types.isEmpty() ? "" : " throws " + types));
+        return Optional.empty();
+    }
+}

@@ -1,0 +1,113 @@
+package dev.deftchisel.signature;
+
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.rewrite.NewCode;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.function.Consumer;
+
+/**
+ * What is written in place of stretches of a file, of which one may stand within another: a call among the arguments of
+ * a call of the same method, or a new name in an argument that goes to another place.
+ */
+final class NestedEdits {
+
+    private final SourceFile file;
+    /** By where they begin, the longer ones first, and of two at one place the list before the name that it is. */
+    private final SortedMap<Stretch, Piece> pieces = new TreeMap<>();
+
+    /** Where a piece stands, and whether it is a name. */
+    private record Stretch(Range range, boolean isName) implements Comparable<Stretch> {
+
+        @Override
+        public int compareTo(Stretch other) {
+            int byStart = Integer.compare(range.start(), other.range.start());
+            int byEnd = Integer.compare(other.range.end(), range.end());
+            int byPlace = byStart != 0 ? byStart : byEnd;
+            return byPlace != 0 ? byPlace : Boolean.compare(isName, other.isName);
+        }
+    }
+
+    /**
+     * Something written in place of a stretch.
+     *
+     * @param kind     of the edit that it is where nothing is around it
+     * @param name     the new name, where it is one
+     * @param unneeded what of the stretch is left out, since nobody notices
+     * @param writer   of the new code
+     */
+    private record Piece(Edit.Kind kind, Optional<String> name, List<Range> unneeded, Consumer<NewCode> writer) {
+    }
+
+    NestedEdits(SourceFile file) {
+        this.file = file;
+    }
+
+    /** A name becomes another. */
+    void rename(Range name, String newName, Edit.Kind kind) {
+        pieces.putIfAbsent(new Stretch(name, true), new Piece(kind, Optional.of(newName), List.of(),
+                to -> to.renamed(name, newName)));
+    }
+
+    /**
+     * Code is written anew; what is carried goes through {@link #carry}.
+     *
+     * @param unneeded what of it is left out, since nobody notices that it is not evaluated
+     */
+    void replace(Range range, List<Range> unneeded, Consumer<NewCode> writer) {
+        pieces.put(new Stretch(range, false), new Piece(Edit.Kind.CODE, Optional.empty(), unneeded, writer));
+    }
+
+    /** Carries code in which other pieces may stand; a list of which it is all is no such piece. */
+    void carry(NewCode to, Range code) {
+        SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>();
+        int end = code.start();
+        for (SortedMap.Entry<Stretch, Piece> piece : pieces.entrySet()) {
+            Range range = piece.getKey().range();
+            boolean isAround = !piece.getKey().isName() && range.equals(code);
+            if (code.encloses(range) && range.start() >= end && !isAround) {
+                instead.put(range, piece.getValue().writer());
+                end = range.end();
+            }
+        }
+        to.from(file).carry(code, "", "", instead);
+    }
+
+    private List<Range> unneeded(Range within) {
+        List<Range> found = new ArrayList<>();
+        pieces.forEach((stretch, piece) -> {
+            if (within.encloses(stretch.range())) {
+                found.addAll(piece.unneeded());
+            }
+        });
+        return found;
+    }
+
+    /** One edit for each piece around which there is no other. */
+    List<Edit> edits() {
+        List<Edit> edits = new ArrayList<>();
+        int end = 0;
+        for (SortedMap.Entry<Stretch, Piece> entry : pieces.entrySet()) {
+            Range range = entry.getKey().range();
+            if (range.start() >= end) {
+                edits.add(edit(range, entry.getValue()));
+                end = range.end();
+            }
+        }
+        return edits;
+    }
+
+    private Edit edit(Range range, Piece piece) {
+        if (piece.name().isPresent()) {
+            return Edit.of(range, piece.name().get(), piece.kind());
+        }
+        NewCode text = new NewCode(file);
+        piece.writer().accept(text);
+        return text.replacing(range).without(unneeded(range));
+    }
+}

@@ -1,0 +1,179 @@
+package dev.deftchisel.signature;
+
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Family;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.NamedTypes;
+import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.NewSignature;
+import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.rewrite.EditsByFile;
+import dev.deftchisel.source.Range;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Writes a changed signature: all declarations of the family, all calls, and what documentation says of them. */
+final class SignatureEdits {
+
+    private final Analysis before;
+    private final SignatureChange change;
+    private final SymbolKey.Method own;
+    private final EditsByFile edits;
+    private final Map<Path, NestedEdits> nested = new HashMap<>();
+    private final Map<SymbolKey, String> names = new HashMap<>();
+    private final Map<SymbolKey, NewSignature> signatures = new HashMap<>();
+    private int calls;
+    private int references;
+
+    SignatureEdits(Analysis before, SignatureChange change) {
+        this.before = before;
+        this.change = change;
+        this.own = (SymbolKey.Method) change.own().code().key(change.own().element());
+        this.edits = new EditsByFile(before);
+    }
+
+    private NestedEdits in(AttributedFile code) {
+        return nested.computeIfAbsent(code.file().path(), path -> new NestedEdits(code.file()));
+    }
+
+    /** The change, or what is in its way. */
+    Plan plan() {
+        Set<SymbolKey> family = Family.of(before.symbol(own).orElseThrow(), before);
+        for (SymbolKey key : family) {
+            Optional<Reason> objection = declaration(key).or(() -> uses(key));
+            if (objection.isPresent()) {
+                return Plan.refused(objection.get());
+            }
+        }
+        nested.forEach((path, pieces) -> edits.of(path).addAll(pieces.edits()));
+        Change made = edits.change("change '" + change.own().header().core() + "' to '" + change.typed().core() + "'",
+                new SymbolEffects(names, Map.of()).with(signatures), notes(family.size() - 1));
+        return new Plan.Ready(made, before);
+    }
+
+    private List<String> notes(int overrides) {
+        List<String> notes = new ArrayList<>();
+        notes.add(counted(calls, "call") + ", " + counted(overrides, "override") + ", "
+                + counted(references, "reference") + " in documentation");
+        return notes;
+    }
+
+    private static String counted(int count, String what) {
+        return count + " " + what + (count == 1 ? "" : "s");
+    }
+
+    private Optional<Reason> declaration(SymbolKey key) {
+        Optional<Binding> declared = before.declaration(key);
+        Optional<AttributedFile> home = declared.flatMap(binding -> before.code(binding.file()));
+        if (home.isEmpty()) {
+            return at(change.own().name(), "the method overrides or implements " + before.symbol(key)
+                    .map(Symbol::signature).orElse("one") + " of a library, which stays as it is");
+        }
+        Optional<DeclaredHeader> header = DeclaredHeader.at(home.get(), declared.get().range());
+        if (header.isEmpty() || header.get().header().parameters().size() != change.before()) {
+            return Optional.of(Reason.at(declared.get().file(), declared.get().range(),
+                    "the parameters here are those of a record, or not written in a way that can be changed"));
+        } else if (!home.get().sharesTypesWith(change.own().code())) {
+            return Optional.of(Reason.at(declared.get().file(), declared.get().range(),
+                    "this is in a part of the workspace that is compiled apart from the method"));
+        }
+        change.newMethodName().ifPresent(name -> names.put(key, name));
+        DeclarationEdits written = new DeclarationEdits(before, change, header.get(), in(home.get()),
+                edits.writer(home.get()));
+        boolean isOtherSignature = change.rewritesParameters() || change.changesResult()
+                || change.typed().thrown().isPresent();
+        if (isOtherSignature) {
+            signatures.put(key, change.signature((SymbolKey.Method) key, written.changesResult()));
+        }
+        Optional<Reason> objection = written.write();
+        names.putAll(written.names());
+        new DocumentedParameters(change, header.get(), in(home.get())).write();
+        return objection;
+    }
+
+    private Optional<Reason> at(Range range, String sentence) {
+        return Optional.of(Reason.at(change.own().code().file().path(), range, sentence));
+    }
+
+    private Optional<Reason> uses(SymbolKey key) {
+        for (Binding use : before.uses(key)) {
+            Optional<AttributedFile> code = before.code(use.file());
+            if (code.isEmpty()) {
+                continue;
+            }
+            if (use.isNamed()) {
+                change.newMethodName().ifPresent(name -> in(code.get()).rename(use.range(), name, kind(use)));
+            }
+            if (use.role() == Role.DOC) {
+                references++;
+                DocumentedReference.write(change, code.get().file(), use.range(), in(code.get()),
+                        index -> documented(code.get(), index));
+            } else if (use.role() != Role.DECLARATION && use.role() != Role.IMPORT) {
+                Optional<Reason> objection = call(code.get(), use);
+                if (objection.isPresent()) {
+                    return objection;
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Edit.Kind kind(Binding use) {
+        return switch (use.role()) {
+            case DECLARATION -> Edit.Kind.DECLARATION;
+            case DOC -> Edit.Kind.DOCUMENTATION;
+            default -> Edit.Kind.REFERENCE;
+        };
+    }
+
+    private Optional<Reason> call(AttributedFile code, Binding use) {
+        Optional<TreePath> call = code.call(use);
+        calls++;
+        if (change.keepsPositions()) {
+            return Optional.empty();
+        } else if (call.isEmpty()) {
+            return Optional.of(Reason.at(use.file(), use.range(), use.isNamed()
+                    ? "the method is named here without being called, and would be passed something else"
+                    : "the constructor is called here without a list of arguments; write the call first"));
+        }
+        anonymous(use);
+        TypedCode typed = new TypedCode(before, change, code, edits.writer(code));
+        return new PassedArguments(typed, call.get(), in(code)).write();
+    }
+
+    /** The constructor of an anonymous class has the parameters of the one that it calls (JLS 15.9.5.1). */
+    private void anonymous(Binding use) {
+        before.bindings(use.file()).stream()
+                .filter(other -> other.range().equals(use.range()) && !other.isNamed()
+                        && !other.key().equals(use.key()))
+                .map(Binding::key).filter(SymbolKey.Method.class::isInstance).map(SymbolKey.Method.class::cast)
+                .filter(constructor -> constructor.name().equals(own.name())
+                        && SignatureChange.parameters(constructor.descriptor()).size() == change.before())
+                .forEach(constructor -> signatures.put(constructor, change.signature(constructor, false)));
+    }
+
+    /** Without type arguments, by simple name where the file knows it; an import only for documentation is none. */
+    private String documented(AttributedFile code, int index) {
+        String full = NamedTypes.shown(change.types().code().types().erasure(change.type(index)));
+        String simple = full.substring(full.lastIndexOf('.') + 1);
+        String home = full.contains(".") ? full.substring(0, full.lastIndexOf('.')) : "";
+        boolean isKnown = code.equals(change.own().code()) || home.equals("java.lang")
+                || home.equals(code.file().header().packageName())
+                || code.file().outline().imports().stream()
+                        .anyMatch(line -> line.name().equals(full.replace("[]", "")));
+        return isKnown ? simple : full;
+    }
+}

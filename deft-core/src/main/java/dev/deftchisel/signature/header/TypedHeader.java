@@ -1,0 +1,72 @@
+package dev.deftchisel.signature.header;
+
+import dev.deftchisel.source.Range;
+import dev.deftchisel.source.Tokens;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+
+/**
+ * The header of a method or constructor as somebody typed it. What is left out stays as it is. All ranges are in its
+ * text.
+ *
+ * @param text       as typed
+ * @param head       what stands before the name
+ * @param name       of the method
+ * @param parameters in order
+ * @param thrown     the exceptions; empty when there is no {@code throws}
+ */
+public record TypedHeader(String text, Head head, Range name, List<TypedParameter> parameters, Optional<Range> thrown) {
+
+    /** Copies the list. */
+    public TypedHeader {
+        parameters = List.copyOf(parameters);
+    }
+
+    /**
+     * What stands before the name.
+     *
+     * @param modifiers      words and annotations; empty when there are none
+     * @param typeParameters in their brackets
+     * @param result         the type of the result; empty when it is not there, and for constructors
+     */
+    public record Head(Range modifiers, Optional<Range> typeParameters, Optional<Range> result) {
+    }
+
+    /**
+     * One parameter.
+     *
+     * @param modifiers {@code final} and annotations; may be empty
+     * @param type      with the dots of a parameter of any number
+     * @param name      of the parameter
+     * @param value     what calls pass for it where it is new
+     */
+    public record TypedParameter(Range modifiers, Range type, Range name, Optional<Range> value) {
+    }
+
+    /** From the result, or the name where there is none, to the last exception, in one line. */
+    public String core() {
+        int start = head.result().map(Range::start).orElse(name.start());
+        return text.substring(start, thrown.filter(range -> range.length() > 0).map(Range::end)
+                .orElse(text.length())).replaceFirst("[;{\\s]+$", "").replaceAll("\\s+", " ");
+    }
+
+    /** Its parameters as they are compared with others. */
+    public List<ParameterOrigins.Known> known() {
+        return parameters.stream().map(one -> new ParameterOrigins.Known(at(one.name()), compact(at(one.type())),
+                one.value().isPresent())).toList();
+    }
+
+    /** What stands at a range. */
+    public String at(Range range) {
+        return text.substring(range.start(), range.end());
+    }
+
+    /** A type or list of types without its white space and comments, by which two of them are compared. */
+    public static String compact(String code) {
+        Tokens tokens = Tokens.of(code);
+        return IntStream.range(0, tokens.count()).filter(i -> !tokens.kind(i).isTrivia()).mapToObj(tokens::text)
+                .collect(Collectors.joining(" "));
+    }
+}
