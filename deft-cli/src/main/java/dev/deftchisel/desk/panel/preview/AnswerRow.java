@@ -58,7 +58,7 @@ sealed interface AnswerRow {
         } else if (question instanceof Question.Proposed name) {
             return new TextRow(name, name.proposals(), false);
         } else if (question instanceof Question.Text text) {
-            return new TextRow(text, text.defaultAnswer().isEmpty() ? List.of() : List.of(text.defaultAnswer()), false);
+            return text.defaultAnswer().isEmpty() ? new TextRow(text, List.of(), false) : new EditedRow(text);
         } else if (question instanceof Question.Choice choice) {
             return new OneOf(choice);
         } else if (question instanceof Question.Flag flag) {
@@ -152,6 +152,71 @@ sealed interface AnswerRow {
         /** The text alone, after which the caret is. */
         String text() {
             return text;
+        }
+    }
+
+    /** A text that is there already and is edited where the caret is. */
+    final class EditedRow implements AnswerRow {
+
+        private final Question.Text question;
+        private String text;
+        private int caret;
+
+        EditedRow(Question.Text question) {
+            this.question = question;
+            this.text = question.defaultAnswer();
+            this.caret = text.length();
+        }
+
+        @Override
+        public Question question() {
+            return question;
+        }
+
+        @Override
+        public Answers add(Answers answers) {
+            return text.equals(question.defaultAnswer()) || text.isBlank() ? answers
+                    : answers.and(question.key(), text.strip());
+        }
+
+        @Override
+        public boolean take(Command command) {
+            return switch (command) {
+                case ERASE -> caret > 0 && put(text.substring(0, moved(-1)) + text.substring(caret), moved(-1));
+                case ERASE_ALL -> put("", 0);
+                case SWITCH -> type(" ");
+                case OTHER -> put(text, moved(1));
+                case OTHER_BACK -> put(text, moved(-1));
+                default -> false;
+            };
+        }
+
+        /** The caret one letter on or back. */
+        private int moved(int by) {
+            boolean isAtEnd = by < 0 ? caret == 0 : caret == text.length();
+            return isAtEnd ? caret : text.offsetByCodePoints(caret, by);
+        }
+
+        @Override
+        public boolean type(String more) {
+            return put(text.substring(0, caret) + more + text.substring(caret), caret + more.length());
+        }
+
+        private boolean put(String other, int at) {
+            boolean isAnother = !other.equals(text);
+            text = other;
+            caret = at;
+            return isAnother;
+        }
+
+        @Override
+        public Line line(boolean isHere) {
+            return Line.of(text, Style.PLAIN.strongly());
+        }
+
+        /** The text before the caret. */
+        String beforeCaret() {
+            return text.substring(0, caret);
         }
     }
 

@@ -80,7 +80,12 @@ public final class ChangePanel implements Panel {
 
     private static boolean isAsked(Question question) {
         return question instanceof Question.Name || question instanceof Question.Proposed
-                || question instanceof Question.Members;
+                || question instanceof Question.Members || isEdited(question);
+    }
+
+    /** A text that is there is what people come to change. */
+    private static boolean isEdited(Question question) {
+        return question instanceof Question.Text text && !text.defaultAnswer().isEmpty();
     }
 
     @Override
@@ -269,6 +274,8 @@ public final class ChangePanel implements Panel {
             pen.write(at, 0, "\u25b8", Style.of(Ink.KEY).on(Ground.HERE));
             if (one instanceof AnswerRow.TextRow written) {
                 pen.caret(at, 2 + label + Widths.of(written.text()));
+            } else if (one instanceof AnswerRow.EditedRow edited) {
+                pen.caret(at, 2 + label + Widths.of(edited.beforeCaret()));
             }
             return at + 1 + one.below(pen, at + 1);
         }
@@ -304,6 +311,9 @@ public final class ChangePanel implements Panel {
                 hints.add(new Hint(Command.OTHER_BACK, "none"));
                 hints.add(new Hint(Command.EARLIER, "earlier"));
                 hints.add(new Hint(Command.LATER, "later"));
+            } else if (here instanceof AnswerRow.EditedRow) {
+                hints.add(new Hint(Command.OTHER_BACK, "back"));
+                hints.add(new Hint(Command.OTHER, "on"));
             } else {
                 hints.add(new Hint(Command.OTHER, "another answer"));
             }
