@@ -27,6 +27,7 @@ import dev.deftchisel.proving.command.refactoring.InlineCommand;
 import dev.deftchisel.proving.command.refactoring.RandomOffersCommand;
 import dev.deftchisel.proving.command.refactoring.RenameCommand;
 import dev.deftchisel.proving.command.refactoring.ShapesCommand;
+import dev.deftchisel.proving.command.refactoring.SignaturesCommand;
 import dev.deftchisel.proving.command.refactoring.SuiteCommand;
 import dev.deftchisel.proving.corpus.CorpusException;
 import dev.deftchisel.workspace.WorkspaceException;
@@ -38,8 +39,8 @@ import picocli.CommandLine.Command;
         description = "Attacks deft on real code, and measures it.",
         subcommands = {RenameCommand.class, ExtractVariableCommand.class, ExtractValueCommand.class,
                 ExtractMethodCommand.class,
-            InlineCommand.class, GenerateCommand.class, DeclareCommand.class, MendCommand.class, FixesCommand.class,
-            FaultsCommand.class,
+            InlineCommand.class, SignaturesCommand.class, GenerateCommand.class, DeclareCommand.class,
+            MendCommand.class, FixesCommand.class, FaultsCommand.class,
             SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class,
             ConformanceCommand.class, LooksCommand.class, KeysCommand.class, SurfacesCommand.class,
             EnduranceCommand.class, SessionCommand.class,

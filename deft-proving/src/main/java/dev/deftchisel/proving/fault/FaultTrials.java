@@ -18,6 +18,7 @@ import dev.deftchisel.proving.oracle.Rename;
 import dev.deftchisel.proving.oracle.SameClasses;
 import dev.deftchisel.proving.subject.Draw;
 import dev.deftchisel.proving.subject.RenameSubjects;
+import dev.deftchisel.proving.subject.SignatureSubjects;
 import dev.deftchisel.proving.subject.Subject;
 import dev.deftchisel.proving.subject.Subjects;
 import dev.deftchisel.source.LineMap;
@@ -32,22 +33,49 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Stream;
 
-/** Plants each kind of fault in the plans of random renames and asks the guard. Nothing is written. */
+/** Plants each kind of fault in the plans of random changes and asks the guard. Nothing is written. */
 public final class FaultTrials {
 
     private final Corpus corpus;
     private final long seed;
     private final Function<Snapshot, CompiledCode> compiler;
     private final Runnable listener;
+    private final Damaged damaged;
+
+    /** What is damaged. */
+    public enum Damaged {
+        /** Renames, after which class files must be the same but for the names. */
+        RENAMES("rename"),
+        /** Changes of signatures; a fault is harmful when class files differ from those of the change without it. */
+        SIGNATURES("change-signature");
+
+        private final String operation;
+
+        Damaged(String operation) {
+            this.operation = operation;
+        }
+
+        private List<Fault> faults() {
+            return this == RENAMES ? Faults.all() : SignatureFaults.all();
+        }
+
+        private Subjects subjects(Analyst analyst, long seed) {
+            return this == RENAMES ? new RenameSubjects(analyst, Draw.of(seed), 0, Set.of())
+                    : new SignatureSubjects(analyst, Draw.of(seed));
+        }
+    }
 
     /**
      * @param corpus   only read
+     * @param damaged  which changes
      * @param seed     makes a run repeatable
      * @param compiler as the corpus is compiled
-     * @param listener called after each rename
+     * @param listener called after each change
      */
-    public FaultTrials(Corpus corpus, long seed, Function<Snapshot, CompiledCode> compiler, Runnable listener) {
+    public FaultTrials(Corpus corpus, Damaged damaged, long seed, Function<Snapshot, CompiledCode> compiler,
+            Runnable listener) {
         this.corpus = corpus;
+        this.damaged = damaged;
         this.seed = seed;
         this.compiler = compiler;
         this.listener = listener;
@@ -79,18 +107,18 @@ public final class FaultTrials {
         }
     }
 
-    /** Plants faults in this many renames; by kind of fault. */
+    /** Plants faults in this many changes; by kind of fault. */
     public Map<String, Tally> run(int count) {
         Map<String, Tally> tallies = new LinkedHashMap<>();
-        Faults.all().forEach(fault -> tallies.put(fault.name(), new Tally(0, 0, 0, List.of())));
-        Operation rename = Chisel.operation("rename");
+        damaged.faults().forEach(fault -> tallies.put(fault.name(), new Tally(0, 0, 0, List.of())));
+        Operation operation = Chisel.operation(damaged.operation);
         try (Libraries libraries = new Libraries(); Chisel chisel = Chisel.open(corpus.request(), Monitor.SILENT)) {
             CompiledCode baseline = compiler.apply(chisel.snapshot());
             Analyst analyst = new Analyst(chisel.snapshot(), libraries, Monitor.SILENT);
-            Subjects subjects = new RenameSubjects(analyst, Draw.of(seed), 0, Set.of());
+            Subjects subjects = damaged.subjects(analyst, seed);
             for (int number = 0; number < count; number++) {
                 Subject subject = subjects.subject(number);
-                Plan plan = DeepStack.call(() -> rename.plan(chisel.resolved(subject.place()), subject.answers(),
+                Plan plan = DeepStack.call(() -> operation.plan(chisel.resolved(subject.place()), subject.answers(),
                         analyst));
                 if (plan instanceof Plan.Ready ready && isLetThrough(analyst, ready, ready.change())) {
                     plant(analyst, baseline, ready, subject, tallies);
@@ -104,13 +132,13 @@ public final class FaultTrials {
     private void plant(
             Analyst analyst, CompiledCode baseline, Plan.Ready ready, Subject subject, Map<String, Tally> tallies) {
         Random random = new Random(seed * 31 + subject.number());
-        for (Fault fault : Faults.all()) {
-            Optional<Change> damaged = fault.damage(ready.change(), ready.before(), random);
-            if (damaged.isPresent()) {
-                boolean isHarmful = isHarmful(baseline, ready, damaged.get());
-                boolean isCaught = !isLetThrough(analyst, ready, damaged.get());
+        for (Fault fault : damaged.faults()) {
+            Optional<Change> faulty = fault.damage(ready.change(), ready.before(), random);
+            if (faulty.isPresent()) {
+                boolean isHarmful = isHarmful(baseline, ready, faulty.get());
+                boolean isCaught = !isLetThrough(analyst, ready, faulty.get());
                 String what = corpus.name() + " #" + subject.number() + " " + ready.change()
-                        .title() + ", " + fault.name() + difference(ready, damaged.get());
+                        .title() + ", " + fault.name() + difference(ready, faulty.get());
                 tallies.compute(fault.name(), (name, tally) -> tally.plus(isHarmful, isCaught, what));
             }
         }
@@ -135,9 +163,13 @@ public final class FaultTrials {
                 .noneMatch(Difference::isBlocking);
     }
 
-    private boolean isHarmful(CompiledCode baseline, Plan.Ready ready, Change damaged) {
-        CompiledCode after = compiler.apply(damaged.applyTo(ready.before().snapshot()));
-        List<Rename> renames = List.of(Rename.of(damaged, ready.before()));
+    private boolean isHarmful(CompiledCode baseline, Plan.Ready ready, Change faulty) {
+        CompiledCode after = compiler.apply(faulty.applyTo(ready.before().snapshot()));
+        if (damaged == Damaged.SIGNATURES) {
+            return !after.errors().isEmpty() || SameClasses.WITHOUT_PROCESSORS.objection(
+                    compiler.apply(ready.change().applyTo(ready.before().snapshot())), after, List.of()).isPresent();
+        }
+        List<Rename> renames = List.of(Rename.of(faulty, ready.before()));
         return new NoNewDiagnostics().objection(baseline, after, renames).isPresent() && !after.errors().isEmpty()
                 || SameClasses.WITHOUT_PROCESSORS.objection(baseline, after, renames).isPresent();
     }

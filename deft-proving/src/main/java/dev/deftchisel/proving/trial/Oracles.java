@@ -58,6 +58,12 @@ public record Oracles(
                 List.of(new NoNewDiagnostics()), Optional.empty());
     }
 
+    /** Code with another signature compiles, and the old header takes the change back. */
+    public static Oracles ofSignatures() {
+        return new Oracles(List.of(new BytesOutsideEdits(), new UndoGivesBack(), new SignatureBack()), List.of(),
+                List.of(new NoNewDiagnostics(HANDS_OUT_THIS)), Optional.empty());
+    }
+
     /** Code that gets members compiles as before, equality keeps its contract, and nothing is generated twice. */
     public static Oracles ofGeneration() {
         return new Oracles(List.of(new BytesOutsideEdits(), new UndoGivesBack(), new TwiceIsOnce()), List.of(),

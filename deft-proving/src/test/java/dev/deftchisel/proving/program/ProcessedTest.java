@@ -107,7 +107,8 @@ class ProcessedTest {
     @Test
     void faultsAreCaughtWhereMembersAreMade() throws IOException {
         Map<String, FaultTrials.Tally> tallies =
-                new FaultTrials(new Corpus("processed-records", opened("processed-records")), 5,
+                new FaultTrials(new Corpus("processed-records", opened("processed-records")),
+                        FaultTrials.Damaged.RENAMES, 5,
                 CompiledCode::processed, () -> { }).run(4);
         tallies.forEach((fault, tally) -> assertEquals(List.of(), tally.escaped(), fault));
         assertTrue(tallies.values().stream().mapToInt(FaultTrials.Tally::harmful).sum() > 4, "there is harm to catch: "

@@ -34,7 +34,10 @@ public final class FaultsCommand implements Callable<Integer> {
     @Option(names = "--processed", description = "in the programs with annotation processors instead of libraries")
     private boolean processed;
 
-    @Option(names = "--count", description = "in how many renames, in each corpus (${DEFAULT-VALUE})")
+    @Option(names = "--signatures", description = "in changes of signatures instead of renames")
+    private boolean signatures;
+
+    @Option(names = "--count", description = "in how many changes, in each corpus (${DEFAULT-VALUE})")
     private int count = 20;
 
     @Option(names = "--seed", description = "makes a run repeatable (${DEFAULT-VALUE})")
@@ -61,8 +64,10 @@ public final class FaultsCommand implements Callable<Integer> {
                 .setInitialMax((long) count * copies.size())
                 .setUpdateIntervalMillis(1000).hideEta().build()) {
             for (Corpus copy : copies) {
-                new FaultTrials(copy, seed, processed ? CompiledCode::processed : CompiledCode::of, bar::step)
-                        .run(count).forEach((fault, tally) ->
+                FaultTrials.Damaged damaged = signatures ? FaultTrials.Damaged.SIGNATURES
+                        : FaultTrials.Damaged.RENAMES;
+                new FaultTrials(copy, damaged, seed, processed ? CompiledCode::processed : CompiledCode::of,
+                        bar::step).run(count).forEach((fault, tally) ->
                         all.merge(fault, tally, FaultTrials.Tally::plus));
             }
         }
