@@ -18,7 +18,6 @@ import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
-import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rename.Qualifier;
 import dev.deftchisel.signature.header.HeaderReader;
@@ -162,11 +161,6 @@ public final class ChangeSignatureOperation implements Operation {
         SignatureChange change = new SignatureChange(own, typed, origins, types.types().get());
         if (answers.single(CALLS).filter("stay"::equals).isPresent()) {
             return new KeptOverload(before, change).plan();
-        }
-        boolean isOtherForLambdas = change.rewritesParameters() || change.changesResult();
-        if (isOtherForLambdas && AddedParameter.isFunction(own.code(), own.path())) {
-            return Plan.refused(Reason.at(home.path(), own.name(),
-                    "a lambda may implement this method, and its parameters would stay as they are"));
         }
         return new SignatureEdits(before, change).plan();
     }

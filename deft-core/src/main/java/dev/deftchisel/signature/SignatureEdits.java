@@ -13,6 +13,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.member.parameter.AddedParameter;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.EditsByFile;
@@ -89,6 +90,11 @@ final class SignatureEdits {
         } else if (!home.get().sharesTypesWith(change.own().code())) {
             return Optional.of(Reason.at(declared.get().file(), declared.get().range(),
                     "this is in a part of the workspace that is compiled apart from the method"));
+        }
+        boolean isOtherForLambdas = change.rewritesParameters() || change.changesResult();
+        if (isOtherForLambdas && AddedParameter.isFunction(home.get(), header.get().path())) {
+            return Optional.of(Reason.at(declared.get().file(), declared.get().range(),
+                    "a lambda may implement this method, and its parameters would stay as they are"));
         }
         change.newMethodName().ifPresent(name -> names.put(key, name));
         DeclarationEdits written = new DeclarationEdits(before, change, header.get(), in(home.get()),

@@ -5,6 +5,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
@@ -20,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
 
 /**
  * Compares what is passed for which parameter where methods get other parameters: each argument that stays is the same
@@ -46,6 +48,10 @@ public final class ArgumentComparison {
         signatures.forEach((key, signature) -> signature.origins().ifPresent(origins -> {
             Optional<ExecutableElement> method = element(before, key);
             method.ifPresent(known -> compareParameters(key, known, origins));
+            method.filter(known -> isFunction(key, known) && !key.equals(described(key, signature)))
+                    .flatMap(known -> before.declaration(key))
+                    .ifPresent(declared -> tell(declared.file(), declared.range(), "a lambda may implement this "
+                    + "method, and what it takes and gives would stay as it is"));
             for (Binding use : before.uses(key)) {
                 if (use.role() != Role.DECLARATION && use.role() != Role.DOC && use.role() != Role.IMPORT
                         && method.isPresent()) {
@@ -59,6 +65,18 @@ public final class ArgumentComparison {
     private static Optional<ExecutableElement> element(Analysis analysis, SymbolKey key) {
         return analysis.known(key).map(Analysis.KnownElement::element)
                 .filter(ExecutableElement.class::isInstance).map(ExecutableElement.class::cast);
+    }
+
+    private static SymbolKey described(SymbolKey key, NewSignature signature) {
+        return key instanceof SymbolKey.Method method
+                ? new SymbolKey.Method(method.owner(), method.name(), signature.descriptor()) : key;
+    }
+
+    /** Whether lambdas may implement a method (JLS 9.8); those stand in files that need not name it. */
+    private boolean isFunction(SymbolKey key, ExecutableElement method) {
+        return method.getModifiers().contains(Modifier.ABSTRACT) && before.declaration(key)
+                .flatMap(declared -> before.code(declared.file()))
+                .flatMap(code -> Functions.of(code, method.getEnclosingElement().asType())).isPresent();
     }
 
     private void compareParameters(SymbolKey key, ExecutableElement method, List<Integer> origins) {
