@@ -6,7 +6,6 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Symbol;
-import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.analysis.symbol.SymbolKind;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
