@@ -4,7 +4,6 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
-import dev.deftchisel.change.Edit;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.signature.header.TypedHeader;
@@ -121,12 +120,7 @@ final class DeclarationEdits {
                 SymbolKey parameter = key(change.origins().get(i));
                 String name = newName(i).get();
                 names.put(parameter, name);
-                before.uses(parameter).stream().filter(Binding::isNamed).forEach(use -> edits.rename(use.range(), name,
-                        switch (use.role()) {
-                            case DECLARATION -> Edit.Kind.DECLARATION;
-                            case DOC -> Edit.Kind.DOCUMENTATION;
-                            default -> Edit.Kind.REFERENCE;
-                        }));
+                before.uses(parameter).stream().filter(Binding::isNamed).forEach(use -> edits.rename(use, name));
             }
         }
     }

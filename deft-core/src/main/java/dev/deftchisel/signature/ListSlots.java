@@ -68,11 +68,6 @@ final class ListSlots {
         return slots.get(index);
     }
 
-    /** How many elements there are. */
-    int size() {
-        return slots.size();
-    }
-
     /**
      * Something in a list.
      *
@@ -106,7 +101,7 @@ final class ListSlots {
     void write(NewCode text, List<Item> items) {
         boolean needsLine = false;
         for (int i = 0; i < items.size(); i++) {
-            String gap = i == 0 ? gap(0) : gap(i);
+            String gap = gap(i);
             text.write(needsLine && !gap.contains("\n") ? line() : gap);
             items.get(i).code().accept(text);
             text.write(i + 1 < items.size() ? "," : "");

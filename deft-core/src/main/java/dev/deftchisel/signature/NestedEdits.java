@@ -1,5 +1,6 @@
 package dev.deftchisel.signature;
 
+import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
@@ -48,10 +49,15 @@ final class NestedEdits {
         this.file = file;
     }
 
-    /** A name becomes another. */
-    void rename(Range name, String newName, Edit.Kind kind) {
-        pieces.putIfAbsent(new Stretch(name, true), new Piece(kind, Optional.of(newName), List.of(),
-                to -> to.renamed(name, newName)));
+    /** A name becomes another where it is written. */
+    void rename(Binding use, String newName) {
+        Edit.Kind kind = switch (use.role()) {
+            case DECLARATION -> Edit.Kind.DECLARATION;
+            case DOC -> Edit.Kind.DOCUMENTATION;
+            default -> Edit.Kind.REFERENCE;
+        };
+        pieces.putIfAbsent(new Stretch(use.range(), true), new Piece(kind, Optional.of(newName), List.of(),
+                to -> to.renamed(use.range(), newName)));
     }
 
     /**

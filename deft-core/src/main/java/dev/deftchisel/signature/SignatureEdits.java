@@ -10,7 +10,6 @@ import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
-import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.member.parameter.AddedParameter;
@@ -121,7 +120,7 @@ final class SignatureEdits {
                 continue;
             }
             if (use.isNamed()) {
-                change.newMethodName().ifPresent(name -> in(code.get()).rename(use.range(), name, kind(use)));
+                change.newMethodName().ifPresent(name -> in(code.get()).rename(use, name));
             }
             if (use.role() == Role.DOC) {
                 references++;
@@ -135,14 +134,6 @@ final class SignatureEdits {
             }
         }
         return Optional.empty();
-    }
-
-    private static Edit.Kind kind(Binding use) {
-        return switch (use.role()) {
-            case DECLARATION -> Edit.Kind.DECLARATION;
-            case DOC -> Edit.Kind.DOCUMENTATION;
-            default -> Edit.Kind.REFERENCE;
-        };
     }
 
     private Optional<Reason> call(AttributedFile code, Binding use) {

@@ -110,11 +110,11 @@ public final class ArgumentComparison {
             }
             return;
         }
+        List<Range> was = passed(code.get(), call.get());
+        List<Integer> expected = expected(method, signature.origins().orElseThrow(), was);
         for (PlaceAfter site : sites(use)) {
-            Optional<List<Range>> now = arguments(site, mapping.key(use.key()));
             // where it means something else, or nothing, that is told already
-            now.ifPresent(found -> compare(use, passed(code.get(), call.get()), found,
-                    expected(method, signature.origins().orElseThrow(), passed(code.get(), call.get()))));
+            arguments(site, mapping.key(use.key())).ifPresent(is -> compare(use, was, is, expected));
         }
     }
 
