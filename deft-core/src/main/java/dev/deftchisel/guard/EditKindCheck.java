@@ -51,7 +51,7 @@ final class EditKindCheck {
     private static final Set<String> OF_DECLARATIONS = Set.of(
             "final", "boolean", "byte", "short", "char", "int", "long", "float", "double", "extends", "super");
     /** What the compiler and the comparison of types see in the header of a method. */
-    private static final Set<String> OF_HEADERS = Set.of("void", "throws");
+    private static final Set<String> OF_HEADERS = Set.of("void", "throws", "public", "protected", "private");
     /** Where control goes is seen by the compiler, which misses a result, or finds code that is not reached. */
     private static final Set<String> OF_JUMPS = Set.of("return", "break", "continue");
     /** {@code if (isDone()) { ... }}, {@code if (found != null) { ... }}. */
@@ -203,12 +203,19 @@ final class EditKindCheck {
                             || binding.role() == Role.CALL && (!edit.carried().isEmpty() || isCarriedFrom(binding.key())
                                     || isOppositeOf(edit, binding.key())));
             case KEYWORD -> OF_DECLARATIONS.contains(tokens.text(token)) || isOfHeader(file, tokens, token)
-                    || OF_JUMPS.contains(tokens.text(token))
+                    || OF_JUMPS.contains(tokens.text(token)) || isOfReference(tokens, token)
                     || isOfQuestion(file, edit, tokens, token);
             case SYMBOL -> "()[]<>,.;=?@&:".contains(tokens.text(token)) || isOfOpposite(file, edit, tokens, token)
-                    || isOfQuestion(file, edit, tokens, token);
+                    || isOfQuestion(file, edit, tokens, token)
+                    || isOfReference(tokens, token);
             default -> false;
         };
+    }
+
+    /** Whether a token makes a reference of a name; what that becomes is compared with what it passed on. */
+    private boolean isOfReference(Tokens tokens, int token) {
+        return !change.meaning().signatures().isEmpty() && (tokens.is(token, "::")
+                || tokens.is(token, "new") && tokens.is(tokens.codeBefore(token - 1), "::"));
     }
 
     /** Whether a token stands in the header of a method that is announced to get another signature. */

@@ -19,6 +19,9 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rename.Qualifier;
+import dev.deftchisel.signature.change.DeclaredHeader;
+import dev.deftchisel.signature.change.HeaderTypes;
+import dev.deftchisel.signature.change.SignatureChange;
 import dev.deftchisel.signature.header.HeaderReader;
 import dev.deftchisel.signature.header.ParameterOrigins;
 import dev.deftchisel.signature.header.TypedHeader;
@@ -32,7 +35,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /**
  * Changes the signature of a method or constructor to a header that is typed as it is to be (the refactoring "change
@@ -49,6 +51,8 @@ public final class ChangeSignatureOperation implements Operation {
     /** The key of the choice whether calls {@code change}, or {@code stay}, and the method passes on to a new one. */
     public static final String CALLS = "calls";
 
+    /** The modifiers that a header may say though they were not there. */
+    private static final Set<String> OPEN = Set.of("public", "protected", "private", "final");
     private static final Question CALLS_QUESTION = new Question.Choice(CALLS, "whether the calls change",
             List.of(new Question.Option("change", "each passes what the header says"),
                     new Question.Option("stay", "they stay, and the method they call passes it on to a new one")),
@@ -168,16 +172,16 @@ public final class ChangeSignatureOperation implements Operation {
     private static Optional<String> objection(DeclaredHeader own, TypedHeader typed) {
         TypedHeader old = own.header();
         boolean isConstructor = own.element().getSimpleName().contentEquals("<init>");
-        Set<String> missing = words(typed);
-        missing.removeAll(words(old));
+        Optional<Range> other = typed.words().stream().filter(word -> !OPEN.contains(typed.at(word))
+                && old.words().stream().map(old::at).noneMatch(typed.at(word)::equals)).findFirst();
         if (isConstructor && !typed.at(typed.name()).equals(old.at(old.name()))) {
             return Optional.of(HeaderReader.at(typed.name().start(),
                     "a constructor is called as its class; rename that"));
         } else if (isConstructor && typed.head().result().isPresent()) {
             return Optional.of(HeaderReader.at(typed.head().result().get().start(), "a constructor has no result"));
-        } else if (!missing.isEmpty()) {
-            return Optional.of(HeaderReader.at(typed.head().modifiers().start(), "modifiers stay as they are; leave '"
-                    + String.join(" ", missing) + "' out"));
+        } else if (other.isPresent()) {
+            return Optional.of(HeaderReader.at(other.get().start(), "whether the method is '"
+                    + typed.at(other.get()) + "' stays as it is; leave that out"));
         } else if (typed.head().typeParameters().isPresent() && !typed.head().typeParameters().map(typed::at)
                 .map(TypedHeader::compact).equals(old.head().typeParameters().map(old::at).map(TypedHeader::compact))) {
             return Optional.of(HeaderReader.at(typed.head().typeParameters().get().start(),
@@ -186,12 +190,10 @@ public final class ChangeSignatureOperation implements Operation {
         String core = TypedHeader.compact(typed.core());
         boolean isSame = core.equals(TypedHeader.compact(old.core()))
                 || typed.head().result().isEmpty() && TypedHeader.compact(old.core()).endsWith(" " + core);
-        return isSame ? Optional.of("this is the header already; type it as it is to be") : Optional.empty();
-    }
-
-    private static Set<String> words(TypedHeader header) {
-        return new HashSet<>(List.of(header.at(header.head().modifiers()).strip().split("\\s+"))).stream()
-                .filter(word -> !word.isEmpty()).collect(Collectors.toCollection(HashSet::new));
+        boolean hasNewWord = typed.words().stream().map(typed::at)
+                .anyMatch(word -> old.words().stream().map(old::at).noneMatch(word::equals));
+        return isSame && !hasNewWord ? Optional.of("this is the header already; type it as it is to be")
+                : Optional.empty();
     }
 
     /** Every body that names the method, its parameters, or what they will be called. */
@@ -202,6 +204,9 @@ public final class ChangeSignatureOperation implements Operation {
         names.add(typed.at(typed.name()));
         List<Path> files = new ArrayList<>(List.of(own.code().file().path()));
         boolean isRenamed = !typed.at(typed.name()).equals(AddedParameter.word(own.element()));
+        if (typed.access().isPresent()) {
+            files.addAll(analyst.snapshot().pathsMentioning(Set.of(AddedParameter.word(own.element()))));
+        }
         if (isRenamed) {
             files.addAll(analyst.snapshot().pathsMentioning(Set.of(typed.at(typed.name()))));
         }

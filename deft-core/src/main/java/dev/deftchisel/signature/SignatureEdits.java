@@ -16,10 +16,20 @@ import dev.deftchisel.member.parameter.AddedParameter;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.EditsByFile;
+import dev.deftchisel.signature.call.DocumentedReference;
+import dev.deftchisel.signature.call.LambdaForReference;
+import dev.deftchisel.signature.call.PassedArguments;
+import dev.deftchisel.signature.change.DeclaredHeader;
+import dev.deftchisel.signature.change.SignatureChange;
+import dev.deftchisel.signature.change.TypedCode;
+import dev.deftchisel.signature.declaration.DeclarationEdits;
+import dev.deftchisel.signature.declaration.DocumentedParameters;
+import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,6 +45,7 @@ final class SignatureEdits {
     private final Map<Path, NestedEdits> nested = new HashMap<>();
     private final Map<SymbolKey, String> names = new HashMap<>();
     private final Map<SymbolKey, NewSignature> signatures = new HashMap<>();
+    private final Set<SymbolKey> opened = new HashSet<>();
     private int calls;
     private int references;
 
@@ -60,7 +71,7 @@ final class SignatureEdits {
         }
         nested.forEach((path, pieces) -> edits.of(path).addAll(pieces.edits()));
         Change made = edits.change("change '" + change.own().header().core() + "' to '" + change.typed().core() + "'",
-                new SymbolEffects(names, Map.of()).with(signatures), notes(family.size() - 1));
+                new SymbolEffects(names, Map.of()).with(signatures).opening(opened), notes(family.size() - 1));
         return new Plan.Ready(made, before);
     }
 
@@ -99,7 +110,9 @@ final class SignatureEdits {
         DeclarationEdits written = new DeclarationEdits(before, change, header.get(), in(home.get()),
                 edits.writer(home.get()));
         boolean isOtherSignature = change.rewritesParameters() || change.changesResult()
-                || change.typed().thrown().isPresent();
+                || change.typed().thrown().isPresent() || written.newAccess().isPresent();
+        written.newAccess().filter(level -> level.compareTo(SignatureChange.access(header.get().element())) > 0)
+                .ifPresent(level -> opened.add(key));
         if (isOtherSignature) {
             signatures.put(key, change.signature((SymbolKey.Method) key, written.changesResult()));
         }
@@ -141,13 +154,15 @@ final class SignatureEdits {
         calls++;
         if (change.keepsPositions()) {
             return Optional.empty();
-        } else if (call.isEmpty()) {
-            return Optional.of(Reason.at(use.file(), use.range(), use.isNamed()
-                    ? "the method is named here without being called, and would be passed something else"
-                    : "the constructor is called here without a list of arguments; write the call first"));
+        }
+        TypedCode typed = new TypedCode(before, change, code, edits.writer(code));
+        if (call.isEmpty()) {
+            return LambdaForReference.reference(code, use.range())
+                    .map(path -> new LambdaForReference(typed, path, in(code)).write())
+                    .orElseGet(() -> Optional.of(Reason.at(use.file(), use.range(),
+                            "the constructor is called here without a list of arguments; write the call first")));
         }
         anonymous(use);
-        TypedCode typed = new TypedCode(before, change, code, edits.writer(code));
         return new PassedArguments(typed, call.get(), in(code)).write();
     }
 

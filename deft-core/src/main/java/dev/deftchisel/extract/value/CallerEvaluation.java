@@ -13,7 +13,7 @@ import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.rewrite.InsertionPointFinder;
+import dev.deftchisel.rewrite.place.InsertionPointFinder;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.ElementKind;

@@ -8,7 +8,7 @@ import dev.deftchisel.change.DuplicateClaim;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.extract.SelectedExpression;
 import dev.deftchisel.rewrite.Block;
-import dev.deftchisel.rewrite.InsertionPoint;
+import dev.deftchisel.rewrite.place.InsertionPoint;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;

@@ -17,7 +17,7 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.ResolvedPlace;
-import dev.deftchisel.rewrite.InsertionPoint;
+import dev.deftchisel.rewrite.place.InsertionPoint;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;

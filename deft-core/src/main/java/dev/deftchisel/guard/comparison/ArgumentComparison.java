@@ -1,6 +1,8 @@
 package dev.deftchisel.guard.comparison;
 
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
@@ -19,7 +21,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 
@@ -33,6 +37,7 @@ public final class ArgumentComparison {
     private final Analysis before;
     private final Analysis after;
     private final Mapping mapping;
+    private final Sites sites;
     private final Map<SymbolKey, NewSignature> signatures;
     private final List<Difference> differences = new ArrayList<>();
 
@@ -40,6 +45,7 @@ public final class ArgumentComparison {
         this.before = before;
         this.after = after;
         this.mapping = change.mapping();
+        this.sites = new Sites(after, mapping);
         this.signatures = change.meaning().signatures();
     }
 
@@ -104,32 +110,45 @@ public final class ArgumentComparison {
         Optional<AttributedFile> code = before.code(use.file());
         Optional<TreePath> call = code.flatMap(file -> file.call(use));
         if (call.isEmpty()) {
-            if (use.isNamed() && !signature.keepsPositions(method.getParameters().size())) {
-                tell(use.file(), use.range(), "the method is named here without being called, and would be passed "
-                        + "something else");
+            if (!signature.keepsPositions(method.getParameters().size())) {
+                compareReference(use, method, signature);
             }
             return;
         }
         List<Range> was = passed(code.get(), call.get());
-        List<Integer> expected = expected(method, signature.origins().orElseThrow(), was);
-        for (PlaceAfter site : sites(use)) {
+        List<Integer> expected = expected(method, signature.origins().orElseThrow(), was.size());
+        for (PlaceAfter site : sites.of(use)) {
             // where it means something else, or nothing, that is told already
             arguments(site, mapping.key(use.key())).ifPresent(is -> compare(use, was, is, expected));
         }
     }
 
-    private List<PlaceAfter> sites(Binding use) {
-        List<PlaceAfter> sites = mapping.sites(use.file(), use.range());
-        return !sites.isEmpty() || use.isNamed() || mapping.isReplaced(use.file(), use.range()) ? sites
-                : List.of(new PlaceAfter(mapping.file(use.file()), mapping.code(use.file(), use.range())));
+    /** A reference passes on what the function gets; a lambda in its place must do so itself (JLS 15.13). */
+    private void compareReference(Binding use, ExecutableElement method, NewSignature signature) {
+        Optional<FunctionReference> reference = before.code(use.file())
+                .flatMap(code -> FunctionReference.at(code, use.range()));
+        boolean isPassedOn = reference.isPresent();
+        for (PlaceAfter site : isPassedOn ? sites.of(use) : List.<PlaceAfter>of()) {
+            List<Integer> expected = expected(method, signature.origins().orElseThrow(),
+                    reference.get().passed().size());
+            isPassedOn &= after.code(site.file()).filter(code -> call(code, site, mapping.key(use.key()))
+                    .filter(now -> reference.get().isPassedOnBy(code, now, expected)).isPresent()).isPresent();
+        }
+        if (!isPassedOn) {
+            tell(use.file(), use.range(), "the method is named here without being called, and would be passed "
+                    + "something else");
+        }
     }
 
     private Optional<List<Range>> arguments(PlaceAfter site, SymbolKey key) {
-        return after.code(site.file()).flatMap(code -> after.bindings(site.file()).stream()
+        return after.code(site.file()).flatMap(code -> call(code, site, key).map(call -> passed(code, call)));
+    }
+
+    private Optional<TreePath> call(AttributedFile code, PlaceAfter site, SymbolKey key) {
+        return after.bindings(site.file()).stream()
                 .filter(binding -> binding.range().start() == site.range().start() && binding.key().equals(key)
                         && binding.role() != Role.DOC)
-                .flatMap(binding -> code.call(binding).stream())
-                .findFirst().map(call -> passed(code, call)));
+                .flatMap(binding -> code.call(binding).stream()).findFirst();
     }
 
     private static List<Range> passed(AttributedFile code, TreePath call) {
@@ -137,12 +156,12 @@ public final class ArgumentComparison {
     }
 
     /** For each argument afterwards the one that it was, by index; those for a parameter of any number one by one. */
-    private static List<Integer> expected(ExecutableElement method, List<Integer> origins, List<Range> passed) {
+    private static List<Integer> expected(ExecutableElement method, List<Integer> origins, int passed) {
         List<Integer> expected = new ArrayList<>();
         int last = method.getParameters().size() - 1;
         for (int origin : origins) {
             if (origin == last && method.isVarArgs()) {
-                for (int i = last; i < passed.size(); i++) {
+                for (int i = last; i < passed; i++) {
                     expected.add(i);
                 }
             } else {
@@ -169,13 +188,30 @@ public final class ArgumentComparison {
         }
     }
 
-    /** Whether an argument is what stands at a place now; what is inserted just before it is no part of it. */
+    /**
+     * Whether an argument is what stands at a place now, or what the variable there was given; what is inserted just
+     * before it is no part of it.
+     */
     private boolean isAt(Path file, Range argument, Range now) {
         if (mapping.isReplaced(file, argument)) {
-            return mapping.copies(file, argument).stream().anyMatch(copy -> copy.range().equals(now));
+            return mapping.copies(file, argument).stream().anyMatch(copy -> copy.range().equals(now)
+                    || holds(copy, now));
         }
         Range stays = mapping.code(file, argument);
         return stays.end() == now.end() && stays.encloses(now);
+    }
+
+    /** Whether a variable of a body stands at a place that never holds anything but the value of some code. */
+    private boolean holds(PlaceAfter value, Range name) {
+        return after.code(value.file()).stream().flatMap(code -> code.around(name).stream()
+                .filter(path -> path.getLeaf() instanceof IdentifierTree && code.range(path.getLeaf()).equals(name))
+                .flatMap(path -> code.element(path).stream())
+                .filter(element -> element.getKind() == ElementKind.LOCAL_VARIABLE
+                        && !after.isAssigned(code.key(element)))
+                .flatMap(element -> after.declaration(code.key(element)).stream())
+                .flatMap(declared -> code.declaration(declared.range()).stream())
+                .map(path -> ((VariableTree) path.getLeaf()).getInitializer())
+                .filter(Objects::nonNull).map(code::range)).anyMatch(value.range()::equals);
     }
 
     private void tell(Path file, Range range, String sentence) {

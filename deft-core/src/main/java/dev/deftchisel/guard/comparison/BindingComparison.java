@@ -40,6 +40,7 @@ public final class BindingComparison {
     private final Uncertainty uncertainty;
     private final Analysis after;
     private final Mapping mapping;
+    private final Sites sites;
     private final Set<SymbolKey> extended;
     private final Set<DeclarationPlace> revalued;
     private final SymbolEffects.Leeway freedom;
@@ -55,6 +56,7 @@ public final class BindingComparison {
         this.uncertainty = new Uncertainty(before);
         this.after = after;
         this.mapping = change.mapping();
+        this.sites = new Sites(after, mapping);
         this.extended = change.meaning().extended();
         this.revalued = change.meaning().rewritten().stream().flatMap(key -> before.declaration(key).stream())
                 .map(declared -> new DeclarationPlace(declared.file(), declared.range())).collect(Collectors.toSet());
@@ -66,7 +68,7 @@ public final class BindingComparison {
         List<Difference> differences = new ArrayList<>();
         for (SourceFile file : files()) {
             for (Binding binding : before.bindings(file.path())) {
-                sites(binding).forEach(site -> compare(binding, site).ifPresent(differences::add));
+                sites.of(binding).forEach(site -> compare(binding, site).ifPresent(differences::add));
             }
         }
         return differences;
@@ -80,14 +82,6 @@ public final class BindingComparison {
                 .filter(SourceFile::isModuleInfo)
                 .ifPresent(files::add));
         return files;
-    }
-
-    /** An implied binding has no name of its own; it is looked for where its code starts. */
-    private List<PlaceAfter> sites(Binding binding) {
-        List<PlaceAfter> sites = mapping.sites(binding.file(), binding.range());
-        boolean isGone = !sites.isEmpty() || binding.isNamed() || mapping.isReplaced(binding.file(), binding.range());
-        return isGone ? sites
-                : List.of(new PlaceAfter(mapping.file(binding.file()), mapping.code(binding.file(), binding.range())));
     }
 
     private BindingsAfter found(Path file) {

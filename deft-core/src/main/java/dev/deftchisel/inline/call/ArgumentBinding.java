@@ -9,7 +9,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
 import dev.deftchisel.analysis.code.TreePaths;
-import dev.deftchisel.rewrite.InsertionPointFinder;
+import dev.deftchisel.rewrite.place.InsertionPointFinder;
 import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;

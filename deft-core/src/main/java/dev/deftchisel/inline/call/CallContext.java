@@ -12,8 +12,8 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
 import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.rewrite.InsertionPoint;
-import dev.deftchisel.rewrite.InsertionPointFinder;
+import dev.deftchisel.rewrite.place.InsertionPoint;
+import dev.deftchisel.rewrite.place.InsertionPointFinder;
 import java.util.Optional;
 import javax.lang.model.element.ExecutableElement;
 

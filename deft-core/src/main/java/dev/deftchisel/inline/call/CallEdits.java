@@ -10,7 +10,7 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.rewrite.Block;
-import dev.deftchisel.rewrite.InsertionPoint;
+import dev.deftchisel.rewrite.place.InsertionPoint;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Precedence;

@@ -7,6 +7,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Opening;
+import dev.deftchisel.rewrite.place.NeverNull;
 import java.util.Optional;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.TypeElement;

@@ -1,7 +1,10 @@
 package dev.deftchisel.signature.header;
 
+import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -50,6 +53,34 @@ public record TypedHeader(String text, Head head, Range name, List<TypedParamete
         int start = head.result().map(Range::start).orElse(name.start());
         return text.substring(start, thrown.filter(range -> range.length() > 0).map(Range::end)
                 .orElse(text.length())).replaceFirst("[;{\\s]+$", "").replaceAll("\\s+", " ");
+    }
+
+    /** Where its modifiers stand that are words, without annotations. */
+    public List<Range> words() {
+        Tokens tokens = Tokens.of(text);
+        List<Range> found = new ArrayList<>();
+        int depth = 0;
+        for (int i = 0; i < tokens.count() && tokens.start(i) < head.modifiers().end(); i++) {
+            depth += tokens.is(i, "(") ? 1 : tokens.is(i, ")") ? -1 : 0;
+            int before = tokens.codeBefore(i - 1);
+            boolean isOfAnnotation = depth > 0 || before >= 0 && (tokens.is(before, "@") || tokens.is(before, "."));
+            if (Character.isLetter(tokens.text(i).charAt(0)) && !isOfAnnotation
+                    && tokens.start(i) >= head.modifiers().start()) {
+                found.add(tokens.range(i));
+            }
+        }
+        return found;
+    }
+
+    /** How far it says that the method is open; empty when it does not say. */
+    public Optional<AccessLevel> access() {
+        return accessWord().flatMap(word -> Arrays.stream(AccessLevel.values())
+                .filter(level -> level.prefix().strip().equals(at(word))).findFirst());
+    }
+
+    /** Where the word stands that says it. */
+    public Optional<Range> accessWord() {
+        return words().stream().filter(word -> at(word).matches("public|protected|private")).findFirst();
     }
 
     /** Its parameters as they are compared with others. */

@@ -1,4 +1,4 @@
-package dev.deftchisel.signature;
+package dev.deftchisel.signature.written;
 
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.NewCode;
@@ -14,7 +14,7 @@ import java.util.function.Consumer;
  * A list in parentheses, such as of parameters or arguments, cut at its commas. Each slot has the comments that stand
  * between its commas; the white space before a slot belongs to its place, whatever comes to stand there.
  */
-final class ListSlots {
+public final class ListSlots {
 
     private final SourceFile file;
     private final Range inner;
@@ -26,7 +26,7 @@ final class ListSlots {
      * @param inner    what stands between the parentheses
      * @param elements of the list, in order
      */
-    ListSlots(SourceFile file, Range inner, List<Range> elements) {
+    public ListSlots(SourceFile file, Range inner, List<Range> elements) {
         this.file = file;
         this.inner = inner;
         int from = inner.start();
@@ -59,12 +59,12 @@ final class ListSlots {
     }
 
     /** What stands between the parentheses. */
-    Range inner() {
+    public Range inner() {
         return inner;
     }
 
     /** An element with the comments around it. */
-    Range slot(int index) {
+    public Range slot(int index) {
         return slots.get(index);
     }
 
@@ -74,16 +74,16 @@ final class ListSlots {
      * @param code    writes it
      * @param comment to the end of its line, which must come after the comma; may be empty
      */
-    record Item(Consumer<NewCode> code, Range comment) {
+    public record Item(Consumer<NewCode> code, Range comment) {
 
         /** Without such a comment. */
-        static Item of(Consumer<NewCode> code) {
+        public static Item of(Consumer<NewCode> code) {
             return new Item(code, new Range(0, 0));
         }
     }
 
     /** An element as it stands, in which other pieces may be written. */
-    Item item(int index, NestedEdits edits) {
+    public Item item(int index, NestedEdits edits) {
         Range comment = comment(index);
         Range slot = slots.get(index);
         Range code = comment.length() == 0 ? slot : trimmed(slot.start(), comment.start());
@@ -91,14 +91,14 @@ final class ListSlots {
     }
 
     /** The comment to the end of a line with which a slot ends; empty where it does not. */
-    Range comment(int index) {
+    public Range comment(int index) {
         Tokens tokens = file.tokens();
         int last = slots.get(index).length() == 0 ? -1 : tokens.at(slots.get(index).end() - 1);
         return last >= 0 && tokens.kind(last) == TokenKind.LINE_COMMENT ? tokens.range(last) : new Range(0, 0);
     }
 
     /** Writes a list in the way that this one is laid out. */
-    void write(NewCode text, List<Item> items) {
+    public void write(NewCode text, List<Item> items) {
         boolean needsLine = false;
         for (int i = 0; i < items.size(); i++) {
             String gap = gap(i);

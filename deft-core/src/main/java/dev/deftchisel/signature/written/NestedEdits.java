@@ -1,4 +1,4 @@
-package dev.deftchisel.signature;
+package dev.deftchisel.signature.written;
 
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.change.Edit;
@@ -16,7 +16,7 @@ import java.util.function.Consumer;
  * What is written in place of stretches of a file, of which one may stand within another: a call among the arguments of
  * a call of the same method, or a new name in an argument that goes to another place.
  */
-final class NestedEdits {
+public final class NestedEdits {
 
     private final SourceFile file;
     /** By where they begin, the longer ones first, and of two at one place the list before the name that it is. */
@@ -28,7 +28,9 @@ final class NestedEdits {
         @Override
         public int compareTo(Stretch other) {
             int byStart = Integer.compare(range.start(), other.range.start());
-            int byEnd = Integer.compare(other.range.end(), range.end());
+            // what is inserted comes before all that begins there
+            int byKind = Boolean.compare(other.range.length() == 0, range.length() == 0);
+            int byEnd = byKind != 0 ? byKind : Integer.compare(other.range.end(), range.end());
             int byPlace = byStart != 0 ? byStart : byEnd;
             return byPlace != 0 ? byPlace : Boolean.compare(isName, other.isName);
         }
@@ -45,12 +47,12 @@ final class NestedEdits {
     private record Piece(Edit.Kind kind, Optional<String> name, List<Range> unneeded, Consumer<NewCode> writer) {
     }
 
-    NestedEdits(SourceFile file) {
+    public NestedEdits(SourceFile file) {
         this.file = file;
     }
 
     /** A name becomes another where it is written. */
-    void rename(Binding use, String newName) {
+    public void rename(Binding use, String newName) {
         Edit.Kind kind = switch (use.role()) {
             case DECLARATION -> Edit.Kind.DECLARATION;
             case DOC -> Edit.Kind.DOCUMENTATION;
@@ -65,12 +67,12 @@ final class NestedEdits {
      *
      * @param unneeded what of it is left out, since nobody notices that it is not evaluated
      */
-    void replace(Range range, List<Range> unneeded, Consumer<NewCode> writer) {
+    public void replace(Range range, List<Range> unneeded, Consumer<NewCode> writer) {
         pieces.put(new Stretch(range, false), new Piece(Edit.Kind.CODE, Optional.empty(), unneeded, writer));
     }
 
     /** Carries code in which other pieces may stand; a list of which it is all is no such piece. */
-    void carry(NewCode to, Range code) {
+    public void carry(NewCode to, Range code) {
         SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>();
         int end = code.start();
         for (SortedMap.Entry<Stretch, Piece> piece : pieces.entrySet()) {
@@ -95,7 +97,7 @@ final class NestedEdits {
     }
 
     /** One edit for each piece around which there is no other. */
-    List<Edit> edits() {
+    public List<Edit> edits() {
         List<Edit> edits = new ArrayList<>();
         int end = 0;
         for (SortedMap.Entry<Stretch, Piece> entry : pieces.entrySet()) {

@@ -1,6 +1,9 @@
-package dev.deftchisel.signature;
+package dev.deftchisel.signature.declaration;
 
 import dev.deftchisel.rewrite.Layout;
+import dev.deftchisel.signature.change.DeclaredHeader;
+import dev.deftchisel.signature.change.SignatureChange;
+import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
@@ -15,7 +18,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** The {@code @param} tags of one declaration: they stay with their parameters, in the order of these. */
-final class DocumentedParameters {
+public final class DocumentedParameters {
 
     private static final Pattern TAG = Pattern.compile("(?m)^[ \\t]*\\*?[ \\t]*@(\\w+)(?:[ \\t]+(<?[\\w$]+>?))?");
 
@@ -24,7 +27,7 @@ final class DocumentedParameters {
     private final NestedEdits edits;
     private final SourceFile file;
 
-    DocumentedParameters(SignatureChange change, DeclaredHeader declared, NestedEdits edits) {
+    public DocumentedParameters(SignatureChange change, DeclaredHeader declared, NestedEdits edits) {
         this.change = change;
         this.declared = declared;
         this.edits = edits;
@@ -42,7 +45,7 @@ final class DocumentedParameters {
     }
 
     /** Puts the tags in order, takes those away whose parameters go, and adds those of new ones where all have one. */
-    void write() {
+    public void write() {
         Optional<Range> comment = comment();
         if (change.keepsPositions() || comment.isEmpty()) {
             return;

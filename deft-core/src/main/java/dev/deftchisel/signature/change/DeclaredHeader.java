@@ -1,10 +1,11 @@
-package dev.deftchisel.signature;
+package dev.deftchisel.signature.change;
 
 import com.sun.source.tree.MethodTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.signature.header.HeaderReader;
 import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.signature.written.ListSlots;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import java.util.Optional;
@@ -19,13 +20,14 @@ import javax.lang.model.element.ExecutableElement;
  * @param header  read off the text
  * @param offset  of the header in the file
  */
-record DeclaredHeader(AttributedFile code, TreePath path, ExecutableElement element, TypedHeader header, int offset) {
+public record DeclaredHeader(AttributedFile code, TreePath path, ExecutableElement element, TypedHeader header,
+        int offset) {
 
     /**
      * The header whose name stands at a range; empty where there is no list of parameters, as for the compact
      * constructor and the accessors of a record, and where it says what cannot be typed, such as a receiver.
      */
-    static Optional<DeclaredHeader> at(AttributedFile code, Range name) {
+    public static Optional<DeclaredHeader> at(AttributedFile code, Range name) {
         Optional<TreePath> path = code.declaration(name).filter(found -> found.getLeaf() instanceof MethodTree);
         if (path.isEmpty() || !(code.element(path.get()).orElse(null) instanceof ExecutableElement element)) {
             return Optional.empty();
@@ -41,17 +43,17 @@ record DeclaredHeader(AttributedFile code, TreePath path, ExecutableElement elem
     }
 
     /** Where a part of the header stands in the file. */
-    Range place(Range part) {
+    public Range place(Range part) {
         return new Range(part.start() + offset, part.end() + offset);
     }
 
     /** Where its name stands. */
-    Range name() {
+    public Range name() {
         return place(header.name());
     }
 
     /** What stands between the parentheses. */
-    Range inner() {
+    public Range inner() {
         Tokens tokens = code.tokens();
         int open = tokens.code(tokens.at(name().end()));
         int last = header.parameters().isEmpty() ? open
@@ -60,7 +62,7 @@ record DeclaredHeader(AttributedFile code, TreePath path, ExecutableElement elem
     }
 
     /** Its parameters, cut at their commas. */
-    ListSlots slots() {
+    public ListSlots slots() {
         return new ListSlots(code.file(), inner(), header.parameters().stream()
                 .map(one -> place(new Range(one.modifiers().start(), one.name().end()))).toList());
     }

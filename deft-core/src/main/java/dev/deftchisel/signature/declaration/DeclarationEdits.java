@@ -1,12 +1,18 @@
-package dev.deftchisel.signature;
+package dev.deftchisel.signature.declaration;
 
 import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.TypeWriter;
+import dev.deftchisel.signature.change.DeclaredHeader;
+import dev.deftchisel.signature.change.SignatureChange;
+import dev.deftchisel.signature.change.TypedCode;
 import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.signature.written.ListSlots;
+import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -25,7 +31,7 @@ import javax.lang.model.type.TypeVariable;
 import javax.lang.model.type.WildcardType;
 
 /** Writes the new header of one declaration, and the new names of its parameters in its body. */
-final class DeclarationEdits {
+public final class DeclarationEdits {
 
     private final Analysis before;
     private final SignatureChange change;
@@ -42,7 +48,7 @@ final class DeclarationEdits {
      * @param edits    of its file
      * @param writer   of types there
      */
-    DeclarationEdits(Analysis before, SignatureChange change, DeclaredHeader declared, NestedEdits edits,
+    public DeclarationEdits(Analysis before, SignatureChange change, DeclaredHeader declared, NestedEdits edits,
             TypeWriter writer) {
         this.before = before;
         this.change = change;
@@ -55,17 +61,21 @@ final class DeclarationEdits {
     }
 
     /** The names that its parameters get; after {@link #write}. */
-    Map<SymbolKey, String> names() {
+    public Map<SymbolKey, String> names() {
         return Map.copyOf(names);
     }
 
     /** What is in the way; when nothing is, all is written. */
-    Optional<Reason> write() {
+    public Optional<Reason> write() {
         Optional<Reason> used = usedThoughDropped();
         if (used.isPresent()) {
             return used;
         }
         renames();
+        Optional<Reason> modifiers = modifiers();
+        if (modifiers.isPresent()) {
+            return modifiers;
+        }
         if (change.rewritesParameters()) {
             List<ListSlots.Item> items = new ArrayList<>();
             for (int i = 0; i < change.origins().size(); i++) {
@@ -79,6 +89,23 @@ final class DeclarationEdits {
             edits.replace(slots.inner(), List.of(), text -> slots.write(text, items));
         }
         return result();
+    }
+
+    /** How far it is open then, if that changes. */
+    public Optional<AccessLevel> newAccess() {
+        boolean isBelow = !isOwn && before.overrides(declared.code().key(declared.element()),
+                change.own().code().key(change.own().element()));
+        return new ModifierEdits(change, declared, edits).access(isOwn, isBelow);
+    }
+
+    private Optional<Reason> modifiers() {
+        Optional<AccessLevel> access = newAccess();
+        boolean isOfInterface = declared.element().getEnclosingElement().getKind().isInterface();
+        if (access.isPresent() && isOfInterface) {
+            return at(declared.name(), "members of an interface are public (JLS 9.4)");
+        }
+        new ModifierEdits(change, declared, edits).write(access, isOwn && change.becomesFinal());
+        return Optional.empty();
     }
 
     private Optional<Reason> at(Range range, String sentence) {
@@ -192,7 +219,7 @@ final class DeclarationEdits {
     }
 
     /** Whether its result gets the new type: that of an override may stay where it is below (JLS 8.4.5). */
-    boolean changesResult() {
+    public boolean changesResult() {
         Optional<Range> old = declared.header().head().result();
         return change.changesResult() && old.isPresent() && (isOwn || !isBelow(change.types().method().getReturnType())
                 && TypedHeader.compact(declared.header().at(old.get())).equals(TypedHeader.compact(

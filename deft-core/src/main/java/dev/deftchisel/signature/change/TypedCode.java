@@ -1,4 +1,4 @@
-package dev.deftchisel.signature;
+package dev.deftchisel.signature.change;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
@@ -14,7 +14,7 @@ import javax.lang.model.element.TypeElement;
  * Typed code as it is written into a file: types that the file does not know are imported, or written in full where
  * that is impossible.
  */
-final class TypedCode {
+public final class TypedCode {
 
     private final Analysis before;
     private final SignatureChange change;
@@ -25,7 +25,7 @@ final class TypedCode {
      * @param code   the file
      * @param writer of types there
      */
-    TypedCode(Analysis before, SignatureChange change, AttributedFile code, TypeWriter writer) {
+    public TypedCode(Analysis before, SignatureChange change, AttributedFile code, TypeWriter writer) {
         this.before = before;
         this.change = change;
         this.code = code;
@@ -33,27 +33,32 @@ final class TypedCode {
     }
 
     /** The code that all this is planned with. */
-    Analysis before() {
+    public Analysis before() {
         return before;
     }
 
     /** What becomes of the header. */
-    SignatureChange change() {
+    public SignatureChange change() {
         return change;
     }
 
+    /** Writes types in the file. */
+    public TypeWriter writer() {
+        return writer;
+    }
+
     /** The file. */
-    AttributedFile code() {
+    public AttributedFile code() {
         return code;
     }
 
     /** Types as typed, in the file of the header. */
-    String type(String typed) {
+    public String type(String typed) {
         return written(typed, name -> Optional.ofNullable(change.types().qualified().get(name)));
     }
 
     /** What calls pass: each name in capitals that no dot stands before may be a type. */
-    String value(Range typed) {
+    public String value(Range typed) {
         return written(change.typed().at(typed), name -> !Character.isUpperCase(name.charAt(0)) ? Optional.empty()
                 : Optional.ofNullable(change.types().qualified().get(name)).or(() -> MeantType.of(before, name,
                 change.own().code().file().path()).qualified()));

@@ -1,5 +1,7 @@
-package dev.deftchisel.signature;
+package dev.deftchisel.signature.call;
 
+import dev.deftchisel.signature.change.SignatureChange;
+import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
@@ -7,7 +9,7 @@ import java.util.List;
 import java.util.function.IntFunction;
 
 /** A reference to the method in documentation that lists the types of its parameters, {@code #due(Vessel, int)}. */
-final class DocumentedReference {
+public final class DocumentedReference {
 
     private DocumentedReference() {
     }
@@ -18,7 +20,7 @@ final class DocumentedReference {
      * @param name  where the name of the method stands
      * @param types gives the type of a new or retyped parameter as it is written in the file
      */
-    static void write(SignatureChange change, SourceFile file, Range name, NestedEdits edits,
+    public static void write(SignatureChange change, SourceFile file, Range name, NestedEdits edits,
             IntFunction<String> types) {
         String content = file.content();
         int open = name.end();

@@ -1,4 +1,4 @@
-package dev.deftchisel.rewrite;
+package dev.deftchisel.rewrite.place;
 
 import com.sun.source.tree.StatementTree;
 import com.sun.source.tree.Tree;

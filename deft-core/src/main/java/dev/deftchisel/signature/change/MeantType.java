@@ -1,4 +1,4 @@
-package dev.deftchisel.signature;
+package dev.deftchisel.signature.change;
 
 import dev.deftchisel.analysis.Analysis;
 import java.nio.file.Path;
@@ -10,13 +10,13 @@ import java.util.Optional;
  * The type that somebody means who writes a simple name which a file does not know: the only one of that name, or the
  * one that the workspace imports most, or the only one of the packages that everybody uses.
  */
-record MeantType(Optional<String> qualified, List<String> called) {
+public record MeantType(Optional<String> qualified, List<String> called) {
 
     private static final List<String> COMMON = List.of("java.util.", "java.time.", "java.io.", "java.nio.",
             "java.math.", "java.net.");
 
     /** Looks for it among the types of the workspace and its libraries. */
-    static MeantType of(Analysis analysis, String simpleName, Path file) {
+    public static MeantType of(Analysis analysis, String simpleName, Path file) {
         List<String> called = analysis.typesCalled(simpleName, file);
         if (called.size() == 1) {
             return new MeantType(Optional.of(called.get(0)), called);

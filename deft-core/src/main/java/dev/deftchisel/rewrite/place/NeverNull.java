@@ -1,4 +1,4 @@
-package dev.deftchisel.inline.call;
+package dev.deftchisel.rewrite.place;
 
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.IdentifierTree;
@@ -14,19 +14,17 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Effects;
 import dev.deftchisel.analysis.code.TreePaths;
-import dev.deftchisel.rewrite.InsertionPoint;
-import dev.deftchisel.rewrite.InsertionPointFinder;
 import java.util.Optional;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.VariableElement;
 
 /** Whether an object that is called on cannot be {@code null} there, as far as the code around shows. */
-final class NeverNull {
+public final class NeverNull {
 
     private final Analysis analysis;
     private final AttributedFile code;
 
-    NeverNull(Analysis analysis, AttributedFile code) {
+    public NeverNull(Analysis analysis, AttributedFile code) {
         this.analysis = analysis;
         this.code = code;
     }
@@ -36,7 +34,7 @@ final class NeverNull {
      *
      * @param object the expression that is called on
      */
-    boolean isSure(TreePath object) {
+    public boolean isSure(TreePath object) {
         Optional<Element> variable = object.getLeaf() instanceof IdentifierTree ? code.element(object)
                 .filter(element -> element instanceof VariableElement && !element.getKind().isField()
                         && !analysis.isAssigned(code.key(element))) : Optional.empty();

@@ -1,4 +1,4 @@
-package dev.deftchisel.signature;
+package dev.deftchisel.signature.change;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
@@ -22,7 +22,7 @@ import javax.lang.model.element.ExecutableElement;
  * Has the compiler say what the types of a typed header are: the header is put in place of the one that stands there,
  * without any body being looked at. A type that the file does not know is looked for by its simple name.
  */
-final class HeaderTypes {
+public final class HeaderTypes {
 
     private static final int MOST_UNKNOWN = 16;
 
@@ -32,7 +32,7 @@ final class HeaderTypes {
     private final TypedHeader typed;
     private final Map<String, String> qualified = new HashMap<>();
 
-    HeaderTypes(Analyst analyst, Analysis before, DeclaredHeader declared, TypedHeader typed) {
+    public HeaderTypes(Analyst analyst, Analysis before, DeclaredHeader declared, TypedHeader typed) {
         this.analyst = analyst;
         this.before = before;
         this.declared = declared;
@@ -46,7 +46,7 @@ final class HeaderTypes {
      * @param method    that it declares
      * @param qualified what the file does not know, by simple name
      */
-    record Resolved(AttributedFile code, ExecutableElement method, Map<String, String> qualified) {
+    public record Resolved(AttributedFile code, ExecutableElement method, Map<String, String> qualified) {
     }
 
     /**
@@ -55,14 +55,14 @@ final class HeaderTypes {
      * @param types     empty when something is wrong
      * @param objection what and where in the header
      */
-    record Result(Optional<Resolved> types, String objection) {
+    public record Result(Optional<Resolved> types, String objection) {
     }
 
     /** A stretch of the typed header in the file. */
     private record Segment(int start, Range typed) {
     }
 
-    Result resolve() {
+    public Result resolve() {
         Path path = declared.code().file().path();
         String objection = "";
         for (int i = 0; i < MOST_UNKNOWN; i++) {

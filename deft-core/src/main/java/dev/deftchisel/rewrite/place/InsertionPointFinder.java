@@ -1,4 +1,4 @@
-package dev.deftchisel.rewrite;
+package dev.deftchisel.rewrite.place;
 
 import com.sun.source.tree.ArrayAccessTree;
 import com.sun.source.tree.AssertTree;

@@ -1,0 +1,103 @@
+package dev.deftchisel.signature.call;
+
+import com.sun.source.tree.ExpressionTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.rewrite.CallArguments;
+import dev.deftchisel.signature.change.SignatureChange;
+import dev.deftchisel.signature.change.TypedCode;
+import dev.deftchisel.signature.written.ListSlots;
+import dev.deftchisel.signature.written.NestedEdits;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+
+/** Writes what one call passes afterwards. */
+public final class PassedArguments {
+
+    private final TypedCode typed;
+    private final SignatureChange change;
+    private final AttributedFile code;
+    private final TreePath call;
+    private final NestedEdits edits;
+    private final List<? extends ExpressionTree> arguments;
+
+    /**
+     * @param typed  what is written in the file of the call
+     * @param call   the call, or the creation of an object
+     * @param edits  of the file
+     */
+    public PassedArguments(TypedCode typed, TreePath call, NestedEdits edits) {
+        this.typed = typed;
+        this.change = typed.change();
+        this.code = typed.code();
+        this.call = call;
+        this.edits = edits;
+        this.arguments = Calls.arguments(call.getLeaf());
+    }
+
+    /** What is in the way; when nothing is, all is written. */
+    public Optional<Reason> write() {
+        int least = change.before() - (change.own().element().isVarArgs() ? 1 : 0);
+        if (arguments.size() < least || arguments.size() > change.before() && !change.own().element().isVarArgs()) {
+            return Optional.of(Reason.at(code.file().path(), code.range(call.getLeaf()),
+                    "this call does not compile; mend it first"));
+        }
+        EvaluatedBefore before = new EvaluatedBefore(typed, call, change.origins().stream()
+                .filter(origin -> origin >= 0).flatMap(origin -> group(origin).stream()).toList());
+        Optional<Reason> objection = before.find();
+        if (objection.isPresent()) {
+            return objection;
+        }
+        CallArguments passed = new CallArguments(code, call);
+        Optional<Range> inner = passed.inner();
+        ListSlots slots = new ListSlots(code.file(), inner.orElse(new Range(0, 0)), arguments.stream()
+                .map(code::range).toList());
+        List<ListSlots.Item> items = new ArrayList<>();
+        NewArgument added = new NewArgument(typed, call);
+        for (int i = 0; i < change.origins().size(); i++) {
+            if (change.isAdded(i)) {
+                Optional<String> value = added.value(i);
+                if (value.isEmpty() && !added.isOptional(i)) {
+                    return Optional.of(added.objection(i));
+                }
+                value.ifPresent(one -> items.add(ListSlots.Item.of(text -> text.write(one))));
+            } else {
+                group(change.origins().get(i)).forEach(argument -> items.add(before.variable(argument)
+                        .map(name -> ListSlots.Item.of(text -> text.write(name)))
+                        .orElseGet(() -> slots.item(argument, edits))));
+            }
+        }
+        before.write(edits);
+        Range list = inner.orElse(new Range(passed.end(), passed.end()));
+        edits.replace(list, leftOut(before.arguments()), text -> {
+            text.write(inner.isPresent() || items.isEmpty() ? "" : "(");
+            slots.write(text, items);
+            text.write(inner.isPresent() || items.isEmpty() ? "" : ")");
+        });
+        return Optional.empty();
+    }
+
+    /** The arguments for a parameter, by index; several, or none, for one of any number. */
+    private List<Integer> group(int origin) {
+        boolean isAnyNumber = change.own().element().isVarArgs() && origin == change.before() - 1;
+        return IntStream.range(origin, isAnyNumber ? arguments.size() : origin + 1).boxed().toList();
+    }
+
+    /** The arguments that go, and that nobody misses. */
+    private List<Range> leftOut(Set<Integer> evaluated) {
+        List<Range> found = new ArrayList<>();
+        for (int i = 0; i < change.before(); i++) {
+            if (!change.origins().contains(i)) {
+                group(i).stream().filter(argument -> !evaluated.contains(argument))
+                        .forEach(argument -> found.add(code.range(arguments.get(argument))));
+            }
+        }
+        return found;
+    }
+}

@@ -1,0 +1,2 @@
+/** What uses of a method become: calls, references, documentation. */
+package dev.deftchisel.signature.call;
