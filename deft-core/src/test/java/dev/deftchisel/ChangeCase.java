@@ -102,6 +102,11 @@ public record ChangeCase(
 
     /** Plays it through the public API, applies and takes back. */
     public void play(Path folder) throws IOException {
+        play(folder, 17);
+    }
+
+    /** The same as code of a Java level, which the running JDK must know. */
+    public void play(Path folder, int level) throws IOException {
         Path root = folder.toRealPath();
         for (Map.Entry<String, String> source : before.entrySet()) {
             Path path = root.resolve(source.getKey());
@@ -109,7 +114,7 @@ public record ChangeCase(
             Files.writeString(path, source.getValue());
         }
         OpenRequest request = new OpenRequest(
-                root, true, List.of(root), List.of(), Optional.of(17), Optional.empty(), Set.of());
+                root, true, List.of(root), List.of(), Optional.of(level), Optional.empty(), Set.of());
         try (Chisel chisel = Chisel.open(request, Monitor.SILENT)) {
             Outcome outcome = chisel.preview(new Place(root.resolve(markedFile), selection), operation, answers);
             if (!refusal.isEmpty()) {

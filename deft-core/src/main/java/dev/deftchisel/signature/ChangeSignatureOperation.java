@@ -2,10 +2,9 @@ package dev.deftchisel.signature;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
-import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.Focus;
-import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.analysis.symbol.SymbolKind;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
@@ -35,6 +34,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import javax.lang.model.element.TypeElement;
 
 /**
  * Changes the signature of a method or constructor to a header that is typed as it is to be (the refactoring "change
@@ -88,18 +88,27 @@ public final class ChangeSignatureOperation implements Operation {
 
     /** The header where it stands, when the place is in the file that declares it. */
     private static String current(ResolvedPlace resolved, Symbol symbol) {
-        return resolved.analysis().declaration(symbol.key())
-                .flatMap(declared -> resolved.analysis().code(declared.file())
-                        .flatMap(code -> DeclaredHeader.at(code, declared.range())))
-                .map(declared -> declared.header().core()).orElse("");
+        return DeclaredHeader.of(resolved.analysis(), symbol.key()).map(declared -> declared.header().core())
+                .orElse("");
     }
 
     /** The method or constructor that is declared or called at a place, if the workspace declares it. */
     private static Optional<Symbol> symbol(ResolvedPlace resolved) {
         return NamedConstructor.at(resolved.analysis(), resolved.file(), resolved.place().caret())
+                .or(() -> resolved.symbol().flatMap(symbol -> canonical(resolved, symbol)))
                 .or(resolved::symbol)
                 .filter(symbol -> symbol.isSource()
                         && (symbol.kind() == SymbolKind.METHOD || symbol.kind() == SymbolKind.CONSTRUCTOR));
+    }
+
+    /** The canonical constructor of the record in whose header a name stands. */
+    private static Optional<Symbol> canonical(ResolvedPlace resolved, Symbol symbol) {
+        Optional<SymbolKey> type = symbol.kind() == SymbolKind.RECORD ? Optional.of(symbol.key())
+                : symbol.kind() == SymbolKind.RECORD_COMPONENT ? symbol.owner() : Optional.empty();
+        return type.flatMap(resolved.analysis()::known).map(Analysis.KnownElement::element)
+                .filter(TypeElement.class::isInstance)
+                .flatMap(record -> DeclaredHeader.canonical((TypeElement) record))
+                .flatMap(constructor -> resolved.analysis().symbol(resolved.analysis().key(constructor)));
     }
 
     @Override
@@ -123,7 +132,15 @@ public final class ChangeSignatureOperation implements Operation {
         if (home.isEmpty()) {
             return Plan.refused(resolved, "the " + symbol.get().describe() + " is not declared in a file");
         }
-        return plan(symbol.get(), home.get(), read.header().get(), answers, analyst);
+        // that of a class in a body is not among the declarations of a file
+        Optional<DeclaredHeader> header = DeclaredHeader.of(resolved.analysis(), symbol.get().key())
+                .or(() -> DeclaredHeader.of(analyst.analyse(Focus.declarations(List.of(home.get().path()))),
+                        symbol.get().key()));
+        if (header.isEmpty()) {
+            return Plan.refused("the header of " + symbol.get().signature()
+                    + " is that of an annotation, or nobody wrote it; it cannot be changed this way");
+        }
+        return plan(header.get(), read.header().get(), answers, analyst);
     }
 
     private static Map<String, String> renamed(Answers answers) {
@@ -137,24 +154,15 @@ public final class ChangeSignatureOperation implements Operation {
         return renamed;
     }
 
-    private static Plan plan(Symbol symbol, SourceFile home, TypedHeader typed, Answers answers, Analyst analyst) {
-        Analysis near = analyst.analyse(Focus.declarations(List.of(home.path())));
-        Optional<Binding> declared = near.declaration(symbol.key());
-        Optional<AttributedFile> code = near.code(home.path());
-        Optional<DeclaredHeader> header = declared.flatMap(name -> code.flatMap(file ->
-                DeclaredHeader.at(file, name.range())));
-        if (header.isEmpty()) {
-            return Plan.refused("the header of " + symbol.signature()
-                    + " is that of a record or an annotation, or nobody wrote it; it cannot be changed this way");
-        }
-        Optional<String> objection = objection(header.get(), typed);
+    private static Plan plan(DeclaredHeader header, TypedHeader typed, Answers answers, Analyst analyst) {
+        Optional<String> objection = objection(header, typed);
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }
-        Analysis before = FamilyBodies.with(analyst, analyst.analyse(focus(analyst, header.get(), typed)),
-                symbol.key());
-        DeclaredHeader own = DeclaredHeader.at(before.code(home.path()).orElseThrow(), declared.get().range())
-                .orElseThrow();
+        SymbolKey key = header.code().key(header.element());
+        Analysis before = FamilyBodies.with(analyst, analyst.analyse(focus(analyst, header, typed)),
+                key);
+        DeclaredHeader own = DeclaredHeader.of(before, key).orElseThrow();
         HeaderTypes.Result types = new HeaderTypes(analyst, before, own, typed).resolve();
         if (types.types().isEmpty()) {
             return Plan.refused(types.objection());
@@ -163,6 +171,10 @@ public final class ChangeSignatureOperation implements Operation {
                 renamed(answers));
         SignatureChange change = new SignatureChange(own, typed, origins, types.types().get());
         if (answers.single(CALLS).filter("stay"::equals).isPresent()) {
+            if (own.isOfRecord()) {
+                return Plan.refused("the constructor that a record gets by itself cannot stay beside another; declare "
+                        + "one that passes its values on first");
+            }
             return new KeptOverload(before, change).plan();
         }
         return new SignatureEdits(before, change).plan();
@@ -203,6 +215,11 @@ public final class ChangeSignatureOperation implements Operation {
         typed.known().forEach(parameter -> names.add(parameter.name()));
         names.add(typed.at(typed.name()));
         List<Path> files = new ArrayList<>(List.of(own.code().file().path()));
+        if (own.isOfRecord()) {
+            // accessors are called by the names of components
+            own.header().known().stream().map(ParameterOrigins.Known::name)
+                    .forEach(name -> files.addAll(analyst.snapshot().pathsMentioning(Set.of(name))));
+        }
         boolean isRenamed = !typed.at(typed.name()).equals(AddedParameter.word(own.element()));
         if (typed.access().isPresent()) {
             files.addAll(analyst.snapshot().pathsMentioning(Set.of(AddedParameter.word(own.element()))));

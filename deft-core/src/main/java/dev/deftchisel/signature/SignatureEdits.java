@@ -4,6 +4,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.RecordPattern;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.analysis.symbol.Role;
@@ -19,11 +20,13 @@ import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.signature.call.DocumentedReference;
 import dev.deftchisel.signature.call.LambdaForReference;
 import dev.deftchisel.signature.call.PassedArguments;
+import dev.deftchisel.signature.call.PatternEdits;
 import dev.deftchisel.signature.change.DeclaredHeader;
 import dev.deftchisel.signature.change.SignatureChange;
 import dev.deftchisel.signature.change.TypedCode;
 import dev.deftchisel.signature.declaration.DeclarationEdits;
 import dev.deftchisel.signature.declaration.DocumentedParameters;
+import dev.deftchisel.signature.declaration.RecordMembers;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
@@ -48,6 +51,7 @@ final class SignatureEdits {
     private final Set<SymbolKey> opened = new HashSet<>();
     private int calls;
     private int references;
+    private int patterns;
 
     SignatureEdits(Analysis before, SignatureChange change) {
         this.before = before;
@@ -64,7 +68,8 @@ final class SignatureEdits {
     Plan plan() {
         Set<SymbolKey> family = Family.of(before.symbol(own).orElseThrow(), before);
         for (SymbolKey key : family) {
-            Optional<Reason> objection = declaration(key).or(() -> uses(key));
+            Optional<Reason> objection = change.own().isOfRecord() ? record().or(() -> uses(key))
+                    : declaration(key).or(() -> uses(key));
             if (objection.isPresent()) {
                 return Plan.refused(objection.get());
             }
@@ -77,8 +82,8 @@ final class SignatureEdits {
 
     private List<String> notes(int overrides) {
         List<String> notes = new ArrayList<>();
-        notes.add(counted(calls, "call") + ", " + counted(overrides, "override") + ", "
-                + counted(references, "reference") + " in documentation");
+        notes.add(counted(calls, "call") + ", " + (change.own().isOfRecord() ? counted(patterns, "pattern")
+                : counted(overrides, "override")) + ", " + counted(references, "reference") + " in documentation");
         return notes;
     }
 
@@ -120,6 +125,36 @@ final class SignatureEdits {
         names.putAll(written.names());
         new DocumentedParameters(change, header.get(), in(home.get())).write();
         return objection;
+    }
+
+    private Optional<Reason> record() {
+        AttributedFile code = change.own().code();
+        RecordMembers members = new RecordMembers(new TypedCode(before, change, code, edits.writer(code)), this::in);
+        Optional<Reason> objection = members.write();
+        names.putAll(members.names());
+        signatures.putAll(members.signatures());
+        if (change.rewritesParameters()) {
+            signatures.put(own, change.signature(own, false));
+        }
+        new DocumentedParameters(change, change.own(), in(code)).write();
+        return objection.or(this::patterns);
+    }
+
+    private Optional<Reason> patterns() {
+        for (Binding use : change.keepsPositions() ? List.<Binding>of() : before.uses(own.owner())) {
+            Optional<AttributedFile> code = before.code(use.file());
+            Optional<RecordPattern> pattern = code.flatMap(file -> RecordPattern.at(file, use.range()))
+                    .filter(found -> found.parts().size() == change.before());
+            if (pattern.isPresent()) {
+                TypedCode typed = new TypedCode(before, change, code.get(), edits.writer(code.get()));
+                Optional<Reason> objection = new PatternEdits(typed, pattern.get(), in(code.get())).write();
+                if (objection.isPresent()) {
+                    return objection;
+                }
+                patterns++;
+            }
+        }
+        return Optional.empty();
     }
 
     private Optional<Reason> at(Range range, String sentence) {

@@ -8,6 +8,7 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.code.Functions;
+import dev.deftchisel.analysis.code.RecordPattern;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
@@ -58,6 +59,9 @@ public final class ArgumentComparison {
                     .flatMap(known -> before.declaration(key))
                     .ifPresent(declared -> tell(declared.file(), declared.range(), "a lambda may implement this "
                     + "method, and what it takes and gives would stay as it is"));
+            method.filter(known -> known.getEnclosingElement().getKind() == ElementKind.RECORD
+                    && known.getKind() == ElementKind.CONSTRUCTOR)
+                    .ifPresent(known -> comparePatterns((SymbolKey.Method) key, known, origins));
             for (Binding use : before.uses(key)) {
                 if (use.role() != Role.DECLARATION && use.role() != Role.DOC && use.role() != Role.IMPORT
                         && method.isPresent()) {
@@ -96,13 +100,26 @@ public final class ArgumentComparison {
             if (origins.get(i) != NewSignature.ADDED) {
                 SymbolKey was = before.key(method.getParameters().get(origins.get(i)));
                 SymbolKey is = after.key(now.get().getParameters().get(i));
-                isRight = !(was instanceof SymbolKey.Local) || !(is instanceof SymbolKey.Local)
-                        || mapping.key(was).equals(is);
+                boolean areKnown = was instanceof SymbolKey.Local && is instanceof SymbolKey.Local
+                        || was instanceof SymbolKey.Field && is instanceof SymbolKey.Field;
+                isRight = !areKnown || mapping.key(was).equals(is);
             }
         }
         if (!isRight) {
             tell(declared.get().file(), declared.get().range(),
                     "its parameters would not be those that were announced");
+        }
+    }
+
+    /** What is asked of a component is asked of the same one by each pattern (JLS 14.30.1). */
+    private void comparePatterns(SymbolKey.Method key, ExecutableElement constructor, List<Integer> origins) {
+        for (Binding use : before.uses(key.owner())) {
+            Optional<RecordPattern> was = before.code(use.file()).flatMap(code -> RecordPattern.at(code, use.range()))
+                    .filter(pattern -> pattern.parts().size() == constructor.getParameters().size());
+            for (PlaceAfter site : was.isPresent() ? sites.of(use) : List.<PlaceAfter>of()) {
+                after.code(site.file()).flatMap(code -> RecordPattern.at(code, site.range()))
+                        .ifPresent(is -> compare(use, was.get().parts(), is.parts(), origins));
+            }
         }
     }
 

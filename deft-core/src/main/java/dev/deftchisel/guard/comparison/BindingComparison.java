@@ -44,6 +44,7 @@ public final class BindingComparison {
     private final Set<SymbolKey> extended;
     private final Set<DeclarationPlace> revalued;
     private final SymbolEffects.Leeway freedom;
+    private final RetypedResults results;
     private final Map<Path, BindingsAfter> found = new HashMap<>();
     private final Map<SymbolKey, Set<SymbolKey>> standIns = new HashMap<>();
 
@@ -61,6 +62,7 @@ public final class BindingComparison {
         this.revalued = change.meaning().rewritten().stream().flatMap(key -> before.declaration(key).stream())
                 .map(declared -> new DeclarationPlace(declared.file(), declared.range())).collect(Collectors.toSet());
         this.freedom = change.meaning().freedom();
+        this.results = new RetypedResults(before, change.meaning().signatures());
     }
 
     /** Names, and what is bound without one, that mean something else. */
@@ -144,6 +146,7 @@ public final class BindingComparison {
                         mapping.code(binding.file(), binding.range()).start());
         if (actual.contains(expected) || actual.stream().anyMatch(standIns(binding.key())::contains)
                 || actual.stream().anyMatch(key -> isNewOverride(key, expected) || isNowKnown(expected, key))
+                || results.isSameDispatch(binding, actual)
                 || uncertainty.of(binding) || isMendedAway(binding.key())
                 || freedom == SymbolEffects.Leeway.TYPES && uncertainty.isHalfRead(binding.file())) {
             return Optional.empty();
@@ -312,7 +315,8 @@ public final class BindingComparison {
                         .filter(actual -> !actual.equals(expected)).findFirst();
             }
             // what had no type before proves nothing now
-            if (other.isPresent() && !(isType && (readable(expected).equals(UNKNOWN) || uncertainty.of(trace)))) {
+            if (other.isPresent() && !(isType && (readable(expected).equals(UNKNOWN) || uncertainty.of(trace)
+                    || results.areFree(trace, other.get())))) {
                 String actual = other.get();
                 differences.add(new Difference(
                         isType ? Difference.Kind.TYPE : Difference.Kind.CONSTANT, trace.file(), trace.range(),

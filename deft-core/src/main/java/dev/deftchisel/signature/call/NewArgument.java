@@ -1,7 +1,14 @@
 package dev.deftchisel.signature.call;
 
+import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MemberSelectTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.NewClassTree;
+import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.signature.change.SignatureChange;
 import dev.deftchisel.signature.change.TypedCode;
@@ -9,6 +16,9 @@ import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Element;
+import javax.lang.model.element.ElementKind;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
 import javax.lang.model.element.VariableElement;
 
 /** What is passed at one place for a parameter that was not there: what the header says, or a variable in reach. */
@@ -42,12 +52,47 @@ final class NewArgument {
      */
     Optional<String> value(int index) {
         Optional<Range> said = change.typed().parameters().get(index).value();
+        if (copiesRecord()) {
+            return Optional.of(change.name(index));
+        }
         return said.isPresent() ? said.map(typed::value) : inReach(index);
+    }
+
+    /** Whether a record makes another of itself there, which has the new component in common with it. */
+    private boolean copiesRecord() {
+        boolean isRecord = change.own().isOfRecord() && place.getLeaf() instanceof NewClassTree
+                && code.enclosingType(place).map(code::key)
+                .filter(code.key(change.own().element().getEnclosingElement())::equals).isPresent();
+        TreePath member = place;
+        while (member != null && !(member.getLeaf() instanceof MethodTree)) {
+            member = member.getParentPath();
+        }
+        Optional<Element> around = Optional.ofNullable(member).flatMap(code::element);
+        return isRecord && around.filter(method -> method.getKind() == ElementKind.METHOD
+                        && !method.getModifiers().contains(Modifier.STATIC)).isPresent()
+                && Calls.arguments(place.getLeaf()).stream().map(argument -> new TreePath(place, argument))
+                .anyMatch(this::isOwnComponent);
+    }
+
+    /** {@code depth}, {@code this.depth}, {@code depth()}. */
+    private boolean isOwnComponent(TreePath argument) {
+        Tree tree = argument.getLeaf() instanceof MethodInvocationTree call ? call.getMethodSelect()
+                : argument.getLeaf();
+        boolean isOfThis = tree instanceof IdentifierTree
+                || tree instanceof MemberSelectTree select && select.getExpression().toString().equals("this");
+        Optional<Element> element = code.element(argument);
+        return isOfThis && element.filter(one -> change.own().header().known().stream()
+                .anyMatch(component -> one.getSimpleName().contentEquals(component.name()))
+                && one.getEnclosingElement().getKind() == ElementKind.RECORD
+                && (one.getKind().isField() || one instanceof ExecutableElement method
+                        && method.getParameters().isEmpty())).isPresent();
     }
 
     /** Why there is no value, and what helps. */
     Reason objection(int index) {
-        return Reason.at(code.file().path(), code.range(place.getLeaf()), "nothing here is a '" + change.name(index)
+        // a constant of an enum that passes nothing is no more than its name
+        Range range = code.find(place.getLeaf()).orElseGet(() -> code.range(place.getParentPath().getLeaf()));
+        return Reason.at(code.file().path(), range, "nothing here is a '" + change.name(index)
                 + "' that this call could pass; type what calls pass: '"
                 + change.typed().at(change.typed().parameters().get(index).type()) + " " + change.name(index)
                 + " = ...'");

@@ -16,7 +16,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.TypeElement;
 
 /**
  * Has the compiler say what the types of a typed header are: the header is put in place of the one that stands there,
@@ -69,7 +71,7 @@ public final class HeaderTypes {
             List<Segment> segments = new ArrayList<>();
             String text = written(segments);
             Analysis trial = analyst.of(before.snapshot().with(Map.of(path, Optional.of(text)), Map.of()))
-                    .analyse(Focus.declarations(List.of(path)));
+                    .analyse(declared.isLocal() ? Focus.whole(Set.of(path)) : Focus.declarations(List.of(path)));
             Optional<CompilerError> error = trial.errors(path).stream()
                     .filter(one -> segment(segments, one.range().start()).isPresent()).findFirst();
             if (error.isEmpty()) {
@@ -88,7 +90,10 @@ public final class HeaderTypes {
         Segment name = segments.stream().filter(one -> one.typed().equals(typed.name())).findFirst().orElseThrow();
         AttributedFile code = trial.code(path).orElseThrow();
         Optional<Resolved> found = code.declaration(new Range(name.start(), name.start() + typed.name().length()))
-                .flatMap(code::element).filter(ExecutableElement.class::isInstance)
+                .flatMap(code::element)
+                .map(element -> element instanceof TypeElement type ? DeclaredHeader.canonical(type).orElse(null)
+                        : element)
+                .filter(ExecutableElement.class::isInstance)
                 .map(method -> new Resolved(code, (ExecutableElement) method, Map.copyOf(qualified)));
         return new Result(found, found.isPresent() ? "" : "the header does not declare a method where it would stand");
     }

@@ -11,24 +11,16 @@ import dev.deftchisel.signature.change.DeclaredHeader;
 import dev.deftchisel.signature.change.SignatureChange;
 import dev.deftchisel.signature.change.TypedCode;
 import dev.deftchisel.signature.header.TypedHeader;
-import dev.deftchisel.signature.written.ListSlots;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.stream.Stream;
 import javax.lang.model.element.TypeElement;
-import javax.lang.model.element.TypeParameterElement;
-import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
-import javax.lang.model.type.TypeVariable;
-import javax.lang.model.type.WildcardType;
 
 /** Writes the new header of one declaration, and the new names of its parameters in its body. */
 public final class DeclarationEdits {
@@ -39,7 +31,6 @@ public final class DeclarationEdits {
     private final NestedEdits edits;
     private final TypeWriter writer;
     private final boolean isOwn;
-    private final ListSlots slots;
     private final TypedCode typedCode;
     private final Map<SymbolKey, String> names = new HashMap<>();
 
@@ -56,7 +47,6 @@ public final class DeclarationEdits {
         this.edits = edits;
         this.writer = writer;
         this.isOwn = declared.element().equals(change.own().element());
-        this.slots = declared.slots();
         this.typedCode = new TypedCode(before, change, declared.code(), writer);
     }
 
@@ -77,16 +67,10 @@ public final class DeclarationEdits {
             return modifiers;
         }
         if (change.rewritesParameters()) {
-            List<ListSlots.Item> items = new ArrayList<>();
-            for (int i = 0; i < change.origins().size(); i++) {
-                Optional<ListSlots.Item> item = change.isAdded(i) ? added(i) : kept(i);
-                if (item.isEmpty()) {
-                    return at(declared.name(), "the type of '" + change.name(i)
-                            + "' has no name that could be written here");
-                }
-                items.add(item.get());
+            Optional<Reason> objection = new ParameterListEdits(typedCode, declared, edits).write();
+            if (objection.isPresent()) {
+                return objection;
             }
-            edits.replace(slots.inner(), List.of(), text -> slots.write(text, items));
         }
         return result();
     }
@@ -150,72 +134,6 @@ public final class DeclarationEdits {
                 before.uses(parameter).stream().filter(Binding::isNamed).forEach(use -> edits.rename(use, name));
             }
         }
-    }
-
-    private Optional<ListSlots.Item> kept(int index) {
-        int origin = change.origins().get(index);
-        Range slot = slots.slot(origin);
-        TypedHeader.TypedParameter old = declared.header().parameters().get(origin);
-        boolean isWritten = change.isRetyped(index) || isOwn && change.isModified(index);
-        if (!isWritten) {
-            return Optional.of(slots.item(origin, edits));
-        }
-        Range name = declared.place(old.name());
-        Range modifiers = declared.place(old.modifiers());
-        Range comment = slots.comment(origin);
-        return type(index).map(type -> new ListSlots.Item(text -> {
-            edits.carry(text, new Range(slot.start(), modifiers.start()));
-            boolean isTyped = isOwn && change.isModified(index);
-            if (isTyped) {
-                text.write(change.typed().at(change.typed().parameters().get(index).modifiers()) + " ");
-            } else {
-                edits.carry(text, modifiers);
-                text.write(modifiers.length() == 0 ? "" : " ");
-            }
-            text.write(type + " ");
-            edits.carry(text, comment.length() == 0 ? new Range(name.start(), slot.end()) : name);
-        }, comment));
-    }
-
-    private Optional<ListSlots.Item> added(int index) {
-        TypedHeader.TypedParameter parameter = change.typed().parameters().get(index);
-        String modifiers = change.typed().at(parameter.modifiers());
-        return type(index).map(type -> ListSlots.Item.of(text -> {
-            text.write(modifiers.isEmpty() || !isOwn ? "" : modifiers + " ").write(type + " ");
-            if (isOwn) {
-                text.name(change.name(index));
-            } else {
-                text.write(change.name(index));
-            }
-        }));
-    }
-
-    /** As typed where it was typed; written for the file where that is another. */
-    private Optional<String> type(int index) {
-        String typed = change.typed().at(change.typed().parameters().get(index).type());
-        if (isOwn) {
-            return Optional.of(typedCode.type(typed));
-        }
-        if (dependsOnClass(change.type(index))) {
-            return Optional.empty();
-        }
-        boolean isAnyNumber = typed.endsWith("...");
-        return writer.write(change.type(index)).map(type -> isAnyNumber && type.endsWith("[]")
-                ? type.substring(0, type.length() - 2) + "..." : type);
-    }
-
-    /** Whether a type parameter of the class stands in a type: below that class it may be another type. */
-    private static boolean dependsOnClass(TypeMirror type) {
-        if (type instanceof ArrayType array) {
-            return dependsOnClass(array.getComponentType());
-        } else if (type instanceof TypeVariable variable) {
-            return ((TypeParameterElement) variable.asElement()).getGenericElement() instanceof TypeElement;
-        } else if (type instanceof WildcardType wildcard) {
-            return Stream.of(wildcard.getExtendsBound(), wildcard.getSuperBound()).filter(Objects::nonNull)
-                    .anyMatch(DeclarationEdits::dependsOnClass);
-        }
-        return type instanceof DeclaredType declaredType
-                && declaredType.getTypeArguments().stream().anyMatch(DeclarationEdits::dependsOnClass);
     }
 
     /** Whether its result gets the new type: that of an override may stay where it is below (JLS 8.4.5). */

@@ -14,7 +14,8 @@ import java.util.Set;
 
 /**
  * Reads a typed header (JLS 8.4, 8.8): as in Java, but that modifiers, the type of the result and {@code throws} may be
- * left out, and that a parameter may be followed by {@code =} and what calls pass for it.
+ * left out, and that a parameter may be followed by {@code =} and what calls pass for it. The header of a record (JLS
+ * 8.10) reads alike.
  */
 public final class HeaderReader {
 
@@ -73,14 +74,25 @@ public final class HeaderReader {
         Range modifiers = modifiers(MODIFIERS);
         Optional<Range> typeParameters = typeParameters();
         int type = at;
+        int last = -1;
+        int name = -1;
         while (at < tokens.count() && !is("(")) {
+            name = last;
+            last = at;
             step();
         }
-        int name = tokens.codeBefore(at - 1);
+        // the type parameters of a record stand after its name
+        boolean isGeneric = typeParameters.isEmpty() && last > 0 && tokens.is(last, "<");
+        if (isGeneric) {
+            typeParameters = Optional.of(new Range(tokens.start(last), tokens.end(tokens.codeBefore(at - 1))));
+        } else {
+            name = last;
+        }
         if (at >= tokens.count() || name < type || tokens.kind(name) != TokenKind.IDENTIFIER) {
             throw wrong(at, "a name and its parameters in parentheses are expected, such as 'int due(int days)'");
         }
-        Optional<Range> result = name == type ? Optional.empty()
+        boolean isRecord = name > type && tokens.is(type, "record") && tokens.code(type + 1) == name;
+        Optional<Range> result = name == type || isRecord ? Optional.empty()
                 : Optional.of(new Range(tokens.start(type), tokens.end(tokens.codeBefore(name - 1))));
         List<TypedHeader.TypedParameter> parameters = parameters();
         Optional<Range> thrown = thrown();
