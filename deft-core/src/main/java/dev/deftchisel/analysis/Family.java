@@ -1,5 +1,6 @@
 package dev.deftchisel.analysis;
 
+import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.symbol.MethodRelation;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.analysis.symbol.Symbol;
@@ -12,6 +13,7 @@ import java.util.Set;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
 import javax.lang.model.element.RecordComponentElement;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.VariableElement;
@@ -137,5 +139,39 @@ public final class Family {
             }
         }
         return Optional.empty();
+    }
+
+    /**
+     * Whether a lambda may implement one of the methods (JLS 9.8), by way of its own interface or of one below that.
+     *
+     * @param family   of a method
+     * @param analysis in which every file that mentions its name was looked at
+     */
+    public static boolean mayHaveLambdas(Set<SymbolKey> family, Analysis analysis) {
+        return family.stream().flatMap(key -> analysis.known(key).stream())
+                .filter(known -> known.element().getKind() == ElementKind.METHOD
+                        && known.element().getModifiers().contains(Modifier.ABSTRACT)
+                        && known.element().getEnclosingElement().getKind().isInterface())
+                .anyMatch(known -> isFunction(known, analysis));
+    }
+
+    private static boolean isFunction(Analysis.KnownElement known, Analysis analysis) {
+        TypeElement owner = (TypeElement) known.element().getEnclosingElement();
+        if (isFunctionOf(owner, known)) {
+            return true;
+        }
+        return new Subtypes(analysis.snapshot()).of(Set.of(owner.getSimpleName().toString())).entrySet().stream()
+                .anyMatch(file -> file.getValue().stream().anyMatch(type -> {
+                    String home = file.getKey().header().packageName();
+                    TypeElement below = known.elements().getTypeElement((home.isEmpty() ? "" : home + ".")
+                            + type.nestedName());
+                    // what stands in a body has no name to be found by
+                    return below == null || isFunctionOf(below, known);
+                }));
+    }
+
+    private static boolean isFunctionOf(TypeElement type, Analysis.KnownElement known) {
+        return Functions.method(known.elements(), type.asType())
+                .filter(method -> method.getSimpleName().equals(known.element().getSimpleName())).isPresent();
     }
 }

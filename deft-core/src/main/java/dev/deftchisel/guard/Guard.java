@@ -2,7 +2,9 @@ package dev.deftchisel.guard;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.SearchWords;
+import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.compiler.AnalysisException;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.Binding;
@@ -159,6 +161,10 @@ public final class Guard {
         if (!bodies.isEmpty()) {
             return bodies;
         }
+        List<Difference> lambdas = unseenLambdas(before, change);
+        if (!lambdas.isEmpty()) {
+            return lambdas;
+        }
         Set<String> names = new HashSet<>();
         change.meaning().names().forEach((key, newName) -> before.symbol(key)
                 .filter(symbol -> !symbol.kind().isLocal())
@@ -184,6 +190,19 @@ public final class Guard {
         return before.snapshot().mentioning(names).stream()
                 .filter(file -> !before.focus().files().contains(file.path()))
                 .map(file -> blind(file, "this file mentions what changes but was not analysed"))
+                .toList();
+    }
+
+    /** Lambdas do not name the method that they implement (JLS 15.27.3): where one may stand, all must be looked at. */
+    private static List<Difference> unseenLambdas(Analysis before, Change change) {
+        Set<SymbolKey> others = change.meaning().signatures().entrySet().stream()
+                .filter(entry -> entry.getKey() instanceof SymbolKey.Method method && !entry.getValue().descriptor()
+                        .equals(method.descriptor()))
+                .map(Map.Entry::getKey).collect(Collectors.toSet());
+        boolean isFunction = Family.mayHaveLambdas(others, before);
+        return !isFunction ? List.of() : before.snapshot().files().stream().filter(Functions::mayStandIn)
+                .filter(file -> before.focus().isPartial() || !before.focus().files().contains(file.path()))
+                .map(file -> blind(file, "a lambda here may implement what changes, but this was not analysed"))
                 .toList();
     }
 

@@ -19,6 +19,7 @@ import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rename.Qualifier;
 import dev.deftchisel.signature.change.DeclaredHeader;
+import dev.deftchisel.signature.change.FunctionBodies;
 import dev.deftchisel.signature.change.HeaderTypes;
 import dev.deftchisel.signature.change.SignatureChange;
 import dev.deftchisel.signature.header.HeaderReader;
@@ -160,8 +161,8 @@ public final class ChangeSignatureOperation implements Operation {
             return Plan.refused(objection.get());
         }
         SymbolKey key = header.code().key(header.element());
-        Analysis before = FamilyBodies.with(analyst, analyst.analyse(focus(analyst, header, typed)),
-                key);
+        Analysis before = FunctionBodies.with(analyst, FamilyBodies.with(analyst,
+                analyst.analyse(focus(analyst, header, typed)), key), key);
         DeclaredHeader own = DeclaredHeader.of(before, key).orElseThrow();
         HeaderTypes.Result types = new HeaderTypes(analyst, before, own, typed).resolve();
         if (types.types().isEmpty()) {

@@ -4,6 +4,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.code.RecordPattern;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.NamedTypes;
@@ -13,11 +14,11 @@ import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.change.SymbolEffects;
-import dev.deftchisel.member.parameter.AddedParameter;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.signature.call.DocumentedReference;
+import dev.deftchisel.signature.call.FunctionEdits;
 import dev.deftchisel.signature.call.LambdaForReference;
 import dev.deftchisel.signature.call.PassedArguments;
 import dev.deftchisel.signature.call.PatternEdits;
@@ -45,6 +46,8 @@ final class SignatureEdits {
     private final SignatureChange change;
     private final SymbolKey.Method own;
     private final EditsByFile edits;
+    private final Set<SymbolKey> family;
+    private final FunctionEdits functions;
     private final Map<Path, NestedEdits> nested = new HashMap<>();
     private final Map<SymbolKey, String> names = new HashMap<>();
     private final Map<SymbolKey, NewSignature> signatures = new HashMap<>();
@@ -58,21 +61,31 @@ final class SignatureEdits {
         this.change = change;
         this.own = (SymbolKey.Method) change.own().code().key(change.own().element());
         this.edits = new EditsByFile(before);
+        this.family = Family.of(before.symbol(own).orElseThrow(), before);
+        this.functions = new FunctionEdits(before, change, this::typed, this::in);
     }
 
     private NestedEdits in(AttributedFile code) {
         return nested.computeIfAbsent(code.file().path(), path -> new NestedEdits(code.file()));
     }
 
+    private TypedCode typed(AttributedFile code) {
+        return new TypedCode(before, change, code, edits.writer(code));
+    }
+
     /** The change, or what is in its way. */
     Plan plan() {
-        Set<SymbolKey> family = Family.of(before.symbol(own).orElseThrow(), before);
         for (SymbolKey key : family) {
             Optional<Reason> objection = change.own().isOfRecord() ? record().or(() -> uses(key))
                     : declaration(key).or(() -> uses(key));
             if (objection.isPresent()) {
                 return Plan.refused(objection.get());
             }
+        }
+        boolean isOther = change.rewritesParameters() || change.changesResult();
+        Optional<Reason> objection = isOther ? functions.write(family) : Optional.empty();
+        if (objection.isPresent()) {
+            return Plan.refused(objection.get());
         }
         nested.forEach((path, pieces) -> edits.of(path).addAll(pieces.edits()));
         Change made = edits.change("change '" + change.own().header().core() + "' to '" + change.typed().core() + "'",
@@ -82,8 +95,10 @@ final class SignatureEdits {
 
     private List<String> notes(int overrides) {
         List<String> notes = new ArrayList<>();
-        notes.add(counted(calls, "call") + ", " + (change.own().isOfRecord() ? counted(patterns, "pattern")
-                : counted(overrides, "override")) + ", " + counted(references, "reference") + " in documentation");
+        String declared = change.own().isOfRecord() ? counted(patterns, "pattern") : counted(overrides, "override");
+        String lambdas = functions.lambdas() == 0 ? "" : ", " + counted(functions.lambdas(), "lambda");
+        notes.add(counted(calls, "call") + ", " + declared + lambdas + ", " + counted(references, "reference")
+                + " in documentation");
         return notes;
     }
 
@@ -106,11 +121,6 @@ final class SignatureEdits {
             return Optional.of(Reason.at(declared.get().file(), declared.get().range(),
                     "this is in a part of the workspace that is compiled apart from the method"));
         }
-        boolean isOtherForLambdas = change.rewritesParameters() || change.changesResult();
-        if (isOtherForLambdas && AddedParameter.isFunction(home.get(), header.get().path())) {
-            return Optional.of(Reason.at(declared.get().file(), declared.get().range(),
-                    "a lambda may implement this method, and its parameters would stay as they are"));
-        }
         change.newMethodName().ifPresent(name -> names.put(key, name));
         DeclarationEdits written = new DeclarationEdits(before, change, header.get(), in(home.get()),
                 edits.writer(home.get()));
@@ -129,7 +139,7 @@ final class SignatureEdits {
 
     private Optional<Reason> record() {
         AttributedFile code = change.own().code();
-        RecordMembers members = new RecordMembers(new TypedCode(before, change, code, edits.writer(code)), this::in);
+        RecordMembers members = new RecordMembers(typed(code), this::in);
         Optional<Reason> objection = members.write();
         names.putAll(members.names());
         signatures.putAll(members.signatures());
@@ -146,7 +156,7 @@ final class SignatureEdits {
             Optional<RecordPattern> pattern = code.flatMap(file -> RecordPattern.at(file, use.range()))
                     .filter(found -> found.parts().size() == change.before());
             if (pattern.isPresent()) {
-                TypedCode typed = new TypedCode(before, change, code.get(), edits.writer(code.get()));
+                TypedCode typed = typed(code.get());
                 Optional<Reason> objection = new PatternEdits(typed, pattern.get(), in(code.get())).write();
                 if (objection.isPresent()) {
                     return objection;
@@ -190,12 +200,15 @@ final class SignatureEdits {
         if (change.keepsPositions()) {
             return Optional.empty();
         }
-        TypedCode typed = new TypedCode(before, change, code, edits.writer(code));
+        TypedCode typed = typed(code);
         if (call.isEmpty()) {
-            return LambdaForReference.reference(code, use.range())
-                    .map(path -> new LambdaForReference(typed, path, in(code)).write())
-                    .orElseGet(() -> Optional.of(Reason.at(use.file(), use.range(),
-                            "the constructor is called here without a list of arguments; write the call first")));
+            Optional<Functions.Implementation> reference = LambdaForReference.reference(code, use.range());
+            boolean isFunction = reference.filter(one -> family.contains(code.key(one.function()))).isPresent();
+            return isFunction ? Optional.empty() : reference
+                    .map(one -> new LambdaForReference(typed, one, family, in(code)).write())
+                    .orElseGet(() -> Optional.of(Reason.at(use.file(), use.range(), use.isNamed()
+                            ? "the method is named here without being called, and would be passed something else"
+                            : "the constructor is called here without a list of arguments; write the call first")));
         }
         anonymous(use);
         return new PassedArguments(typed, call.get(), in(code)).write();

@@ -1,5 +1,9 @@
 package dev.deftchisel.analysis.code;
 
+import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.util.TreePath;
+import dev.deftchisel.workspace.SourceFile;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.ElementKind;
@@ -9,9 +13,11 @@ import javax.lang.model.element.TypeElement;
 import javax.lang.model.element.TypeParameterElement;
 import javax.lang.model.type.DeclaredType;
 import javax.lang.model.type.ExecutableType;
+import javax.lang.model.type.IntersectionType;
 import javax.lang.model.type.TypeMirror;
 import javax.lang.model.type.WildcardType;
 import javax.lang.model.util.ElementFilter;
+import javax.lang.model.util.Elements;
 
 /** Functional interfaces (JLS 9.8). */
 public final class Functions {
@@ -24,20 +30,60 @@ public final class Functions {
      * type.
      */
     public static Optional<ExecutableType> of(AttributedFile code, TypeMirror type) {
+        return method(code, type).map(method -> (ExecutableType) code.types().asMemberOf(withoutWildcards(code,
+                (DeclaredType) type, (TypeElement) ((DeclaredType) type).asElement()), method));
+    }
+
+    /** The same as it is declared. */
+    public static Optional<ExecutableElement> method(AttributedFile code, TypeMirror type) {
+        return method(code.elements(), type);
+    }
+
+    /** The same with what the compiler knows of elements. */
+    public static Optional<ExecutableElement> method(Elements elements, TypeMirror type) {
         if (!(type instanceof DeclaredType declared) || declared.asElement().getKind() != ElementKind.INTERFACE) {
             return Optional.empty();
         }
         TypeElement element = (TypeElement) declared.asElement();
-        List<ExecutableElement> methods = ElementFilter.methodsIn(code.elements().getAllMembers(element)).stream()
-                .filter(method -> method.getModifiers().contains(Modifier.ABSTRACT) && !isOfObject(code, method))
+        List<ExecutableElement> methods = ElementFilter.methodsIn(elements.getAllMembers(element)).stream()
+                .filter(method -> method.getModifiers().contains(Modifier.ABSTRACT) && !isOfObject(elements, method))
                 .toList();
-        return methods.size() != 1 ? Optional.empty()
-                : Optional.of((ExecutableType) code.types()
-                        .asMemberOf(withoutWildcards(code, declared, element), methods.get(0)));
+        return methods.size() != 1 ? Optional.empty() : Optional.of(methods.get(0));
     }
 
-    private static boolean isOfObject(AttributedFile code, ExecutableElement method) {
-        return ElementFilter.methodsIn(code.elements().getTypeElement("java.lang.Object").getEnclosedElements())
+    /**
+     * A lambda or reference to a method (JLS 15.13, 15.27), and the method of an interface that it implements.
+     *
+     * @param code     the file
+     * @param path     of it
+     * @param function as it is declared
+     */
+    public record Implementation(AttributedFile code, TreePath path, ExecutableElement function) {
+    }
+
+    /** All lambdas and references in a file whose function is known, in the order of the text. */
+    public static List<Implementation> implementations(AttributedFile code) {
+        return code.expressions(new TreePath(code.unit())).stream()
+                .filter(path -> path.getLeaf() instanceof LambdaExpressionTree
+                        || path.getLeaf() instanceof MemberReferenceTree)
+                .flatMap(path -> code.type(path).stream().flatMap(type -> bounds(type).stream())
+                        .flatMap(type -> method(code, type).stream())
+                        .map(function -> new Implementation(code, path, function)))
+                .toList();
+    }
+
+    /** Of a cast to several types one has the function (JLS 9.9). */
+    private static List<? extends TypeMirror> bounds(TypeMirror type) {
+        return type instanceof IntersectionType all ? all.getBounds() : List.of(type);
+    }
+
+    /** Whether there may be one in a file. */
+    public static boolean mayStandIn(SourceFile file) {
+        return file.content().contains("->") || file.content().contains("::");
+    }
+
+    private static boolean isOfObject(Elements elements, ExecutableElement method) {
+        return ElementFilter.methodsIn(elements.getTypeElement("java.lang.Object").getEnclosedElements())
                 .stream()
                 .anyMatch(one -> one.getModifiers().contains(Modifier.PUBLIC) && one.getSimpleName()
                         .equals(method.getSimpleName())

@@ -2,6 +2,7 @@ package dev.deftchisel.guard.comparison;
 
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
+import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
@@ -24,9 +25,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
-import javax.lang.model.element.Modifier;
 
 /**
  * Compares what is passed for which parameter where methods get other parameters: each argument that stays is the same
@@ -55,10 +56,6 @@ public final class ArgumentComparison {
         signatures.forEach((key, signature) -> signature.origins().ifPresent(origins -> {
             Optional<ExecutableElement> method = element(before, key);
             method.ifPresent(known -> compareParameters(key, known, origins));
-            method.filter(known -> isFunction(key, known) && !key.equals(described(key, signature)))
-                    .flatMap(known -> before.declaration(key))
-                    .ifPresent(declared -> tell(declared.file(), declared.range(), "a lambda may implement this "
-                    + "method, and what it takes and gives would stay as it is"));
             method.filter(known -> known.getEnclosingElement().getKind() == ElementKind.RECORD
                     && known.getKind() == ElementKind.CONSTRUCTOR)
                     .ifPresent(known -> comparePatterns((SymbolKey.Method) key, known, origins));
@@ -69,24 +66,13 @@ public final class ArgumentComparison {
                 }
             }
         }));
+        differences.addAll(new FunctionComparison(before, after, mapping, signatures).differences());
         return differences;
     }
 
     private static Optional<ExecutableElement> element(Analysis analysis, SymbolKey key) {
         return analysis.known(key).map(Analysis.KnownElement::element)
                 .filter(ExecutableElement.class::isInstance).map(ExecutableElement.class::cast);
-    }
-
-    private static SymbolKey described(SymbolKey key, NewSignature signature) {
-        return key instanceof SymbolKey.Method method
-                ? new SymbolKey.Method(method.owner(), method.name(), signature.descriptor()) : key;
-    }
-
-    /** Whether lambdas may implement a method (JLS 9.8); those stand in files that need not name it. */
-    private boolean isFunction(SymbolKey key, ExecutableElement method) {
-        return method.getModifiers().contains(Modifier.ABSTRACT) && before.declaration(key)
-                .flatMap(declared -> before.code(declared.file()))
-                .flatMap(code -> Functions.of(code, method.getEnclosingElement().asType())).isPresent();
     }
 
     private void compareParameters(SymbolKey key, ExecutableElement method, List<Integer> origins) {
@@ -144,17 +130,28 @@ public final class ArgumentComparison {
     private void compareReference(Binding use, ExecutableElement method, NewSignature signature) {
         Optional<FunctionReference> reference = before.code(use.file())
                 .flatMap(code -> FunctionReference.at(code, use.range()));
+        if (isOfFunction(use)) {
+            return;
+        }
         boolean isPassedOn = reference.isPresent();
         for (PlaceAfter site : isPassedOn ? sites.of(use) : List.<PlaceAfter>of()) {
             List<Integer> expected = expected(method, signature.origins().orElseThrow(),
                     reference.get().passed().size());
             isPassedOn &= after.code(site.file()).filter(code -> call(code, site, mapping.key(use.key()))
-                    .filter(now -> reference.get().isPassedOnBy(code, now, expected)).isPresent()).isPresent();
+                    .filter(now -> reference.get().isPassedOnBy(code, now, expected,
+                            IntStream.range(0, reference.get().taken()).boxed().toList())).isPresent()).isPresent();
         }
         if (!isPassedOn) {
             tell(use.file(), use.range(), "the method is named here without being called, and would be passed "
                     + "something else");
         }
+    }
+
+    private boolean isOfFunction(Binding use) {
+        return before.code(use.file()).stream().flatMap(code -> Functions.implementations(code).stream())
+                .filter(one -> one.path().getLeaf() instanceof MemberReferenceTree
+                        && one.code().range(one.path().getLeaf()).encloses(use.range()))
+                .anyMatch(one -> FunctionComparison.isConcerned(one.code(), one.function(), signatures));
     }
 
     private Optional<List<Range>> arguments(PlaceAfter site, SymbolKey key) {
@@ -173,7 +170,7 @@ public final class ArgumentComparison {
     }
 
     /** For each argument afterwards the one that it was, by index; those for a parameter of any number one by one. */
-    private static List<Integer> expected(ExecutableElement method, List<Integer> origins, int passed) {
+    static List<Integer> expected(ExecutableElement method, List<Integer> origins, int passed) {
         List<Integer> expected = new ArrayList<>();
         int last = method.getParameters().size() - 1;
         for (int origin : origins) {

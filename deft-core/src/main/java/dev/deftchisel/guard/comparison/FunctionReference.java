@@ -56,15 +56,18 @@ record FunctionReference(int taken, boolean takesObject) {
      * Whether a call is all that a lambda does and passes on what that gets.
      *
      * @param expected for each argument which of {@link #passed} it is, or {@link NewSignature#ADDED}
+     * @param origins  for each parameter of the lambda which of those of the function it is
      */
-    boolean isPassedOnBy(AttributedFile code, TreePath call, List<Integer> expected) {
+    boolean isPassedOnBy(AttributedFile code, TreePath call, List<Integer> expected, List<Integer> origins) {
         if (!(call.getParentPath().getLeaf() instanceof LambdaExpressionTree lambda)
-                || lambda.getParameters().size() != taken) {
+                || lambda.getParameters().size() != origins.size()) {
             return false;
         }
         TreePath path = call.getParentPath();
-        List<Optional<Element>> parameters = lambda.getParameters().stream()
+        List<Optional<Element>> now = lambda.getParameters().stream()
                 .map(parameter -> code.element(new TreePath(path, parameter))).toList();
+        List<Optional<Element>> parameters = IntStream.range(0, taken)
+                .mapToObj(i -> origins.contains(i) ? now.get(origins.indexOf(i)) : Optional.<Element>empty()).toList();
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
         boolean isRight = arguments.size() == expected.size();
         for (int i = 0; isRight && i < arguments.size(); i++) {

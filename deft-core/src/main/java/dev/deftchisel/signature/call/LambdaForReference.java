@@ -12,6 +12,8 @@ import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.code.Effects;
 import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.code.TreePaths;
+import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.NewCode;
@@ -55,30 +57,46 @@ public final class LambdaForReference {
     private final TreePath path;
     private final MemberReferenceTree tree;
     private final ExecutableElement method;
+    private final ExecutableElement function;
     private final NestedEdits edits;
     private final TypeWriter writer;
+    /** For each parameter of the method that it was; likewise of the function. */
+    private final List<Integer> passed;
+    private final List<Integer> taken;
 
     /**
-     * @param typed what is written in the file
-     * @param path  the reference
-     * @param edits of the file
+     * @param typed     what is written in the file
+     * @param reference and the function that it implements
+     * @param family    the methods that change: that of the reference, its function, or both
+     * @param edits     of the file
      */
-    public LambdaForReference(TypedCode typed, TreePath path, NestedEdits edits) {
+    public LambdaForReference(TypedCode typed, Functions.Implementation reference, Set<SymbolKey> family,
+            NestedEdits edits) {
+        this.path = reference.path();
         this.typed = typed;
         this.change = typed.change();
         this.code = typed.code();
-        this.path = path;
         this.tree = (MemberReferenceTree) path.getLeaf();
         this.method = (ExecutableElement) code.element(path).orElseThrow();
         this.edits = edits;
         this.writer = typed.writer();
+        this.function = reference.function();
+        this.passed = family.contains(code.key(method)) ? change.origins() : same(method.getParameters().size());
+        this.taken = family.contains(code.key(reference.function())) ? change.origins()
+                : same(reference.function().getParameters().size());
+    }
+
+    private static List<Integer> same(int count) {
+        return IntStream.range(0, count).boxed().toList();
     }
 
     /** The reference that names or implies a method at a range. */
-    public static Optional<TreePath> reference(AttributedFile code, Range use) {
-        return code.around(use).stream().filter(path -> path.getLeaf() instanceof MemberReferenceTree)
-                .filter(path -> code.element(path).filter(ExecutableElement.class::isInstance).isPresent())
-                .min(Comparator.comparingInt(path -> code.range(path.getLeaf()).length()));
+    public static Optional<Functions.Implementation> reference(AttributedFile code, Range use) {
+        return Functions.implementations(code).stream()
+                .filter(one -> one.path().getLeaf() instanceof MemberReferenceTree
+                        && code.range(one.path().getLeaf()).encloses(use)
+                        && code.element(one.path()).filter(ExecutableElement.class::isInstance).isPresent())
+                .min(Comparator.comparingInt(one -> code.range(one.path().getLeaf()).length()));
     }
 
     /** Whether the function gets the object first on which the method is called (JLS 15.13.1). */
@@ -110,15 +128,30 @@ public final class LambdaForReference {
         }
         List<String> values = new ArrayList<>();
         NewArgument added = new NewArgument(typed, path);
-        for (int i = 0; i < change.origins().size(); i++) {
-            Optional<String> value = change.isAdded(i) ? added.value(i) : Optional.of("");
+        // what both get anew is passed on
+        boolean isPassedOn = passed.equals(taken) && passed == change.origins();
+        if (isPassedOn && !takesObject(code, path)) {
+            return Optional.empty();
+        }
+        for (int i = 0; i < passed.size(); i++) {
+            Optional<String> value = passed.get(i) != NewSignature.ADDED || isPassedOn ? Optional.of("")
+                    : added.value(i);
             if (value.isEmpty() && !added.isOptional(i)) {
                 return Optional.of(added.objection(i));
             }
             values.add(value.orElse(""));
         }
         List<? extends TypeMirror> types = function.get().getParameterTypes();
-        List<String> names = names(types, values);
+        List<String> names = names(values);
+        int first = takesObject(code, path) ? 1 : 0;
+        boolean isLost = IntStream.range(0, types.size()).anyMatch(i -> !taken.contains(i)
+                && (i < first || passed.contains(Math.min(i - first, method.getParameters().size() - 1))));
+        if (isLost) {
+            return objection("the method that is named here is passed what the function would not get any more");
+        }
+        if (isPassedOn) {
+            IntStream.range(0, passed.size()).filter(change::isAdded).forEach(i -> values.set(i, names.get(i)));
+        }
         edits.replace(code.range(tree), List.of(), text -> {
             parameters(text, names, types);
             call(text, names, values);
@@ -143,22 +176,34 @@ public final class LambdaForReference {
     }
 
     /** After the parameters that they are passed for; none that a variable there has, or that a value names. */
-    private List<String> names(List<? extends TypeMirror> types, List<String> values) {
-        Set<String> taken = new HashSet<>();
+    private List<String> names(List<String> values) {
+        Set<String> known = new HashSet<>();
         code.visible(path).stream().filter(one -> one instanceof VariableElement && !one.getKind().isField())
-                .forEach(one -> taken.add(one.getSimpleName().toString()));
-        values.forEach(value -> taken.addAll(identifiers(value)));
-        taken.addAll(identifiers(code.text(tree.getQualifierExpression())));
+                .forEach(one -> known.add(one.getSimpleName().toString()));
+        values.forEach(value -> known.addAll(identifiers(value)));
+        known.addAll(identifiers(code.text(tree.getQualifierExpression())));
         int first = takesObject(code, path) ? 1 : 0;
         List<String> names = new ArrayList<>();
-        for (int i = 0; i < types.size(); i++) {
-            String wish = i < first ? decapitalised(method.getEnclosingElement().getSimpleName().toString())
-                    : method.getParameters().get(Math.min(i - first, method.getParameters().size() - 1))
-                            .getSimpleName().toString();
-            names.add(NewName.free(taken, wish));
-            taken.add(names.get(i));
+        for (int i = 0; i < taken.size(); i++) {
+            int origin = taken.get(i);
+            int last = method.getParameters().size() - 1;
+            names.add(NewName.free(known, origin == NewSignature.ADDED ? change.name(i) : wish(origin)));
+            known.add(names.get(i));
         }
         return names;
+    }
+
+    /** After a function that changes, since that is written here, else after the method that is called. */
+    private String wish(int origin) {
+        int first = takesObject(code, path) ? 1 : 0;
+        int last = method.getParameters().size() - 1;
+        if (taken == change.origins()) {
+            return function.getParameters().get(origin).getSimpleName().toString();
+        } else if (origin < first) {
+            return decapitalised(method.getEnclosingElement().getSimpleName().toString());
+        }
+        return last < 0 ? "value" : method.getParameters().get(Math.min(origin - first, last)).getSimpleName()
+                .toString();
     }
 
     private static Set<String> identifiers(String text) {
@@ -174,7 +219,8 @@ public final class LambdaForReference {
     }
 
     private void parameters(NewCode text, List<String> names, List<? extends TypeMirror> types) {
-        List<Optional<String>> written = types.stream().map(writer::write).toList();
+        List<Optional<String>> written = IntStream.range(0, taken.size()).mapToObj(i -> writer.write(
+                taken.get(i) == NewSignature.ADDED ? change.type(i) : types.get(taken.get(i)))).toList();
         boolean isTyped = !names.isEmpty() && decidesTypes() && written.stream().allMatch(Optional::isPresent);
         boolean isBare = names.size() == 1 && !isTyped;
         text.write(isBare ? "" : "(");
@@ -232,7 +278,7 @@ public final class LambdaForReference {
             text.write(isOpen ? "<>" : "");
         } else {
             if (first == 1) {
-                text.write(names.get(0));
+                text.write(names.get(taken.indexOf(0)));
             } else {
                 edits.carry(text, qualifier);
             }
@@ -242,10 +288,11 @@ public final class LambdaForReference {
         }
         text.write("(");
         String comma = "";
-        for (int i = 0; i < change.origins().size(); i++) {
-            List<String> passed = change.isAdded(i) ? List.of(values.get(i)).stream().filter(one -> !one.isEmpty())
-                    .toList() : group(change.origins().get(i) + first, names);
-            for (String value : passed) {
+        for (int i = 0; i < passed.size(); i++) {
+            List<String> arguments = passed.get(i) == NewSignature.ADDED
+                    ? List.of(values.get(i)).stream().filter(one -> !one.isEmpty()).toList()
+                    : group(passed.get(i) + first, names);
+            for (String value : arguments) {
                 text.write(comma + value);
                 comma = ", ";
             }
@@ -256,8 +303,9 @@ public final class LambdaForReference {
     /** What the function gets for a parameter of the method; several, or none, for one of any number. */
     private List<String> group(int index, List<String> names) {
         boolean isLast = index - (takesObject(code, path) ? 1 : 0) == method.getParameters().size() - 1;
-        return method.isVarArgs() && isLast ? names.subList(Math.min(index, names.size()), names.size())
-                : List.of(names.get(index));
+        int count = taken.stream().mapToInt(origin -> origin + 1).max().orElse(0);
+        return IntStream.range(index, method.isVarArgs() && isLast ? count : index + 1)
+                .mapToObj(i -> names.get(taken.indexOf(i))).toList();
     }
 
     private void typeArguments(NewCode text) {

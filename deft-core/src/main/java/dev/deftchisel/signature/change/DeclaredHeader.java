@@ -97,11 +97,12 @@ public record DeclaredHeader(AttributedFile code, TreePath path, ExecutableEleme
 
     /** The constructor that takes the components of a record in order. */
     public static Optional<ExecutableElement> canonical(TypeElement type) {
-        List<String> components = type.getRecordComponents().stream().map(one -> NamedTypes.shown(one.asType())).toList();
+        List<String> components = type.getRecordComponents().stream().map(one -> NamedTypes.shown(one.asType()))
+                .toList();
         return type.getKind() != ElementKind.RECORD ? Optional.empty()
                 : ElementFilter.constructorsIn(type.getEnclosedElements()).stream()
-                .filter(one -> one.getParameters().stream().map(parameter -> NamedTypes.shown(parameter.asType())).toList()
-                        .equals(components)).findFirst();
+                .filter(one -> one.getParameters().stream().map(parameter -> NamedTypes.shown(parameter.asType()))
+                        .toList().equals(components)).findFirst();
     }
 
     /** Whether it is that of a record. */
