@@ -15,12 +15,13 @@ import java.util.Set;
  * @param opened      what can be used from further away than before (JLS 6.6)
  * @param rewritten   members whose text is written anew, since the user wishes them to do something else
  * @param extended    types that get members; a call may then mean one of these instead of the method that it overrides
+ * @param marks       names that nothing has, written where the user has yet to choose a value
  * @param freedom     what else the code that is replaced may come to mean, since the user wishes it
  */
 public record SymbolEffects(
         Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, NewSignature> signatures,
         Set<SymbolKey> opened,
-        Set<SymbolKey> rewritten, Set<SymbolKey> extended, Leeway freedom) {
+        Set<SymbolKey> rewritten, Set<SymbolKey> extended, Set<String> marks, Leeway freedom) {
 
     /** What a change may do beyond moving and naming code, the more the later. */
     public enum Leeway {
@@ -40,11 +41,12 @@ public record SymbolEffects(
         opened = Set.copyOf(opened);
         rewritten = Set.copyOf(rewritten);
         extended = Set.copyOf(extended);
+        marks = Set.copyOf(marks);
     }
 
     /** New names for symbols and packages. */
     public SymbolEffects(Map<SymbolKey, String> names, Map<String, String> packages) {
-        this(names, packages, Map.of(), Set.of(), Set.of(), Set.of(), Leeway.NONE);
+        this(names, packages, Map.of(), Set.of(), Set.of(), Set.of(), Set.of(), Leeway.NONE);
     }
 
     /** Other descriptors for methods, of whose parameters nobody says where they were. */
@@ -56,7 +58,7 @@ public record SymbolEffects(
 
     /** The same, but for methods that get other parameters or results. */
     public SymbolEffects with(Map<SymbolKey, NewSignature> others) {
-        return new SymbolEffects(names, packages, others, opened, rewritten, extended, freedom);
+        return new SymbolEffects(names, packages, others, opened, rewritten, extended, marks, freedom);
     }
 
     /** A change after which every symbol is what it was. */
@@ -66,28 +68,34 @@ public record SymbolEffects(
 
     /** The same, but for what can be used from further away. */
     public SymbolEffects opening(Set<SymbolKey> others) {
-        return new SymbolEffects(names, packages, signatures, others, rewritten, extended, freedom);
+        return new SymbolEffects(names, packages, signatures, others, rewritten, extended, marks, freedom);
     }
 
     /** The same, but for members that are written anew. */
     public SymbolEffects rewriting(Set<SymbolKey> members) {
-        return new SymbolEffects(names, packages, signatures, opened, members, extended, freedom);
+        return new SymbolEffects(names, packages, signatures, opened, members, extended, marks, freedom);
     }
 
     /** The same, but for types that get members. */
     public SymbolEffects extending(Set<SymbolKey> types) {
-        return new SymbolEffects(names, packages, signatures, opened, rewritten, types, freedom);
+        return new SymbolEffects(names, packages, signatures, opened, rewritten, types, marks, freedom);
     }
 
     /** The same, but for what else may come of the code that is replaced. */
     public SymbolEffects allowing(Leeway more) {
-        return new SymbolEffects(names, packages, signatures, opened, rewritten, extended, more);
+        return new SymbolEffects(names, packages, signatures, opened, rewritten, extended, marks, more);
+    }
+
+    /** The same with names for what is yet to be chosen. */
+    public SymbolEffects marking(Set<String> others) {
+        return new SymbolEffects(names, packages, signatures, opened, rewritten, extended, others, freedom);
     }
 
     /** What this and a change after it do, of which neither renames the same. */
-    SymbolEffects and(SymbolEffects other) {
+    public SymbolEffects and(SymbolEffects other) {
         return new SymbolEffects(both(names, other.names), both(packages, other.packages), chained(other.signatures),
                 both(opened, other.opened), both(rewritten, other.rewritten), both(extended, other.extended),
+                both(marks, other.marks),
                 freedom.compareTo(other.freedom) > 0 ? freedom : other.freedom);
     }
 
@@ -108,8 +116,8 @@ public record SymbolEffects(
         return both;
     }
 
-    private static Set<SymbolKey> both(Set<SymbolKey> one, Set<SymbolKey> other) {
-        Set<SymbolKey> both = new HashSet<>(one);
+    private static <T> Set<T> both(Set<T> one, Set<T> other) {
+        Set<T> both = new HashSet<>(one);
         both.addAll(other);
         return both;
     }

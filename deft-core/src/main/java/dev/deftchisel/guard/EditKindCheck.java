@@ -51,7 +51,8 @@ final class EditKindCheck {
     private static final Set<String> OF_DECLARATIONS = Set.of(
             "final", "boolean", "byte", "short", "char", "int", "long", "float", "double", "extends", "super");
     /** What the compiler and the comparison of types see in the header of a method. */
-    private static final Set<String> OF_HEADERS = Set.of("void", "throws", "public", "protected", "private");
+    private static final Set<String> OF_HEADERS = Set.of("void", "throws", "public", "protected", "private",
+            "...");
     /** Where control goes is seen by the compiler, which misses a result, or finds code that is not reached. */
     private static final Set<String> OF_JUMPS = Set.of("return", "break", "continue");
     /** {@code if (isDone()) { ... }}, {@code if (found != null) { ... }}. */
@@ -207,7 +208,7 @@ final class EditKindCheck {
                     || isOfQuestion(file, edit, tokens, token);
             case SYMBOL -> "()[]<>,.;=?@&:".contains(tokens.text(token)) || isOfOpposite(file, edit, tokens, token)
                     || isOfQuestion(file, edit, tokens, token)
-                    || isOfReference(tokens, token);
+                    || isOfReference(tokens, token) || isOfHeader(file, tokens, token);
             default -> false;
         };
     }

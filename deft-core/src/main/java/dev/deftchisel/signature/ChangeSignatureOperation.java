@@ -20,8 +20,6 @@ import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rename.Qualifier;
 import dev.deftchisel.signature.change.DeclaredHeader;
 import dev.deftchisel.signature.change.FunctionBodies;
-import dev.deftchisel.signature.change.HeaderTypes;
-import dev.deftchisel.signature.change.SignatureChange;
 import dev.deftchisel.signature.header.HeaderReader;
 import dev.deftchisel.signature.header.ParameterOrigins;
 import dev.deftchisel.signature.header.TypedHeader;
@@ -29,12 +27,14 @@ import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import javax.lang.model.element.TypeElement;
 
 /**
@@ -54,6 +54,15 @@ public final class ChangeSignatureOperation implements Operation {
 
     /** The modifiers that a header may say though they were not there. */
     private static final Set<String> OPEN = Set.of("public", "protected", "private", "final");
+    /** The key of the callers that get new parameters as well, and pass them on: names of methods. */
+    public static final String THROUGH = "through";
+
+    /** The key of the choice what callers do about exceptions that are new. */
+    public static final String THROWN = "thrown";
+
+    private static final Question THROWN_QUESTION = new Question.Choice(THROWN, "what callers do about new exceptions",
+            List.of(new Question.Option("told", "those that neither catch nor declare them are told"),
+                    new Question.Option("declare", "they declare them, up to where they are caught")), "told");
     private static final Question CALLS_QUESTION = new Question.Choice(CALLS, "whether the calls change",
             List.of(new Question.Option("change", "each passes what the header says"),
                     new Question.Option("stay", "they stay, and the method they call passes it on to a new one")),
@@ -77,7 +86,8 @@ public final class ChangeSignatureOperation implements Operation {
     private static List<Question> questions(String current) {
         return List.of(new Question.Text(TO, "the new header, in Java", current),
                 new Question.Text(RENAMED, "renamed parameters: old=new", ""),
-                CALLS_QUESTION);
+                CALLS_QUESTION, new Question.Text(THROUGH, "callers that pass new parameters on", ""),
+                THROWN_QUESTION);
     }
 
     @Override
@@ -163,22 +173,12 @@ public final class ChangeSignatureOperation implements Operation {
         SymbolKey key = header.code().key(header.element());
         Analysis before = FunctionBodies.with(analyst, FamilyBodies.with(analyst,
                 analyst.analyse(focus(analyst, header, typed)), key), key);
-        DeclaredHeader own = DeclaredHeader.of(before, key).orElseThrow();
-        HeaderTypes.Result types = new HeaderTypes(analyst, before, own, typed).resolve();
-        if (types.types().isEmpty()) {
-            return Plan.refused(types.objection());
-        }
-        List<Integer> origins = ParameterOrigins.of(own.header().known(), typed.known(),
-                renamed(answers));
-        SignatureChange change = new SignatureChange(own, typed, origins, types.types().get());
-        if (answers.single(CALLS).filter("stay"::equals).isPresent()) {
-            if (own.isOfRecord()) {
-                return Plan.refused("the constructor that a record gets by itself cannot stay beside another; declare "
-                        + "one that passes its values on first");
-            }
-            return new KeptOverload(before, change).plan();
-        }
-        return new SignatureEdits(before, change).plan();
+        boolean isStaying = answers.single(CALLS).filter("stay"::equals).isPresent();
+        Set<String> through = Arrays.stream(answers.single(THROUGH).orElse("").split(",")).map(String::strip)
+                .filter(name -> !name.isEmpty()).collect(Collectors.toSet());
+        boolean isDeclaring = answers.single(THROWN).filter("declare"::equals).isPresent();
+        return new PlannedSignature(analyst, before, key, typed, renamed(answers))
+                .plan(isStaying, through, isDeclaring);
     }
 
     /** What a header says that is not changed by one. */

@@ -11,12 +11,9 @@ import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
-import dev.deftchisel.change.Change;
 import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.change.SymbolEffects;
-import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.signature.call.DocumentedReference;
 import dev.deftchisel.signature.call.FunctionEdits;
 import dev.deftchisel.signature.call.LambdaForReference;
@@ -29,15 +26,16 @@ import dev.deftchisel.signature.declaration.DeclarationEdits;
 import dev.deftchisel.signature.declaration.DocumentedParameters;
 import dev.deftchisel.signature.declaration.RecordMembers;
 import dev.deftchisel.signature.written.NestedEdits;
+import dev.deftchisel.signature.written.SharedEdits;
 import dev.deftchisel.source.Range;
-import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** Writes a changed signature: all declarations of the family, all calls, and what documentation says of them. */
 final class SignatureEdits {
@@ -45,10 +43,9 @@ final class SignatureEdits {
     private final Analysis before;
     private final SignatureChange change;
     private final SymbolKey.Method own;
-    private final EditsByFile edits;
+    private final SharedEdits edits;
     private final Set<SymbolKey> family;
     private final FunctionEdits functions;
-    private final Map<Path, NestedEdits> nested = new HashMap<>();
     private final Map<SymbolKey, String> names = new HashMap<>();
     private final Map<SymbolKey, NewSignature> signatures = new HashMap<>();
     private final Set<SymbolKey> opened = new HashSet<>();
@@ -56,50 +53,50 @@ final class SignatureEdits {
     private int references;
     private int patterns;
 
-    SignatureEdits(Analysis before, SignatureChange change) {
+    SignatureEdits(Analysis before, SignatureChange change, SharedEdits edits) {
         this.before = before;
         this.change = change;
         this.own = (SymbolKey.Method) change.own().code().key(change.own().element());
-        this.edits = new EditsByFile(before);
+        this.edits = edits;
         this.family = Family.of(before.symbol(own).orElseThrow(), before);
         this.functions = new FunctionEdits(before, change, this::typed, this::in);
     }
 
     private NestedEdits in(AttributedFile code) {
-        return nested.computeIfAbsent(code.file().path(), path -> new NestedEdits(code.file()));
+        return edits.in(code);
     }
 
     private TypedCode typed(AttributedFile code) {
         return new TypedCode(before, change, code, edits.writer(code));
     }
 
-    /** The change, or what is in its way. */
-    Plan plan() {
+    /** What is in the way; when nothing is, all is written. */
+    Optional<Reason> write() {
         for (SymbolKey key : family) {
             Optional<Reason> objection = change.own().isOfRecord() ? record().or(() -> uses(key))
                     : declaration(key).or(() -> uses(key));
             if (objection.isPresent()) {
-                return Plan.refused(objection.get());
+                return objection;
             }
         }
         boolean isOther = change.rewritesParameters() || change.changesResult();
-        Optional<Reason> objection = isOther ? functions.write(family) : Optional.empty();
-        if (objection.isPresent()) {
-            return Plan.refused(objection.get());
-        }
-        nested.forEach((path, pieces) -> edits.of(path).addAll(pieces.edits()));
-        Change made = edits.change("change '" + change.own().header().core() + "' to '" + change.typed().core() + "'",
-                new SymbolEffects(names, Map.of()).with(signatures).opening(opened), notes(family.size() - 1));
-        return new Plan.Ready(made, before);
+        return isOther ? functions.write(family) : Optional.empty();
     }
 
-    private List<String> notes(int overrides) {
-        List<String> notes = new ArrayList<>();
+    /** What that does to symbols; after {@link #write}. */
+    SymbolEffects effects() {
+        Set<String> marks = IntStream.range(0, change.origins().size()).filter(change::isToChoose)
+                .mapToObj(change::mark).collect(Collectors.toSet());
+        return new SymbolEffects(names, Map.of()).with(signatures).opening(opened).marking(marks);
+    }
+
+    /** How much is concerned; after {@link #write}. */
+    String note() {
+        int overrides = family.size() - 1;
         String declared = change.own().isOfRecord() ? counted(patterns, "pattern") : counted(overrides, "override");
         String lambdas = functions.lambdas() == 0 ? "" : ", " + counted(functions.lambdas(), "lambda");
-        notes.add(counted(calls, "call") + ", " + declared + lambdas + ", " + counted(references, "reference")
-                + " in documentation");
-        return notes;
+        return counted(calls, "call") + ", " + declared + lambdas + ", " + counted(references, "reference")
+                + " in documentation";
     }
 
     private static String counted(int count, String what) {
@@ -197,7 +194,11 @@ final class SignatureEdits {
     private Optional<Reason> call(AttributedFile code, Binding use) {
         Optional<TreePath> call = code.call(use);
         calls++;
-        if (change.keepsPositions()) {
+        if (change.rewritesParameters()) {
+            anonymous(use);
+        }
+        boolean isPassedTheSame = change.keepsPositions() && !(change.packs() && call.isPresent());
+        if (isPassedTheSame) {
             return Optional.empty();
         }
         TypedCode typed = typed(code);
@@ -210,7 +211,6 @@ final class SignatureEdits {
                             ? "the method is named here without being called, and would be passed something else"
                             : "the constructor is called here without a list of arguments; write the call first")));
         }
-        anonymous(use);
         return new PassedArguments(typed, call.get(), in(code)).write();
     }
 

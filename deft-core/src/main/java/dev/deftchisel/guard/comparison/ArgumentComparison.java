@@ -3,6 +3,7 @@ package dev.deftchisel.guard.comparison;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberReferenceTree;
+import com.sun.source.tree.NewArrayTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
@@ -26,6 +27,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 
@@ -122,7 +124,8 @@ public final class ArgumentComparison {
         List<Integer> expected = expected(method, signature.origins().orElseThrow(), was.size());
         for (PlaceAfter site : sites.of(use)) {
             // where it means something else, or nothing, that is told already
-            arguments(site, mapping.key(use.key())).ifPresent(is -> compare(use, was, is, expected));
+            Optional<List<Range>> is = arguments(site, mapping.key(use.key()), method.isVarArgs());
+            is.ifPresent(now -> compare(use, was, now, expected));
         }
     }
 
@@ -154,8 +157,25 @@ public final class ArgumentComparison {
                 .anyMatch(one -> FunctionComparison.isConcerned(one.code(), one.function(), signatures));
     }
 
-    private Optional<List<Range>> arguments(PlaceAfter site, SymbolKey key) {
-        return after.code(site.file()).flatMap(code -> call(code, site, key).map(call -> passed(code, call)));
+    /** What is passed; in place of an array that was no argument before, what is in it. */
+    private Optional<List<Range>> arguments(PlaceAfter site, SymbolKey key, boolean isAnyNumber) {
+        return after.code(site.file()).flatMap(code -> call(code, site, key).map(call -> !isAnyNumber
+                ? passed(code, call) : Calls.arguments(call.getLeaf()).stream().flatMap(argument ->
+                argument instanceof NewArrayTree array && array.getInitializers() != null && isNew(site, code
+                        .range(argument)) ? array.getInitializers().stream().map(code::range)
+                        : Stream.of(code.range(argument))).toList()));
+    }
+
+    /** Whether code was written, and not carried as a whole. */
+    private boolean isNew(PlaceAfter site, Range code) {
+        Path file = mapping.origin(site.file());
+        int origin = mapping.origin(file, code.start());
+        return mapping.isReplaced(file, new Range(origin, origin + 1)) && before.code(file).stream()
+                .flatMap(known -> known.expressions(new TreePath(known.unit())).stream()
+                        .filter(path -> path.getLeaf() instanceof NewArrayTree)
+                        .map(path -> known.range(path.getLeaf())))
+                .noneMatch(array -> mapping.copies(file, array).stream()
+                        .anyMatch(copy -> copy.range().equals(code)));
     }
 
     private Optional<TreePath> call(AttributedFile code, PlaceAfter site, SymbolKey key) {

@@ -1,6 +1,8 @@
 package dev.deftchisel.guard.comparison;
 
 import com.sun.source.tree.ConditionalExpressionTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.StatementTree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.CompilerError;
@@ -45,6 +47,7 @@ public final class BindingComparison {
     private final Set<DeclarationPlace> revalued;
     private final SymbolEffects.Leeway freedom;
     private final RetypedResults results;
+    private final Set<String> marks;
     private final Map<Path, BindingsAfter> found = new HashMap<>();
     private final Map<SymbolKey, Set<SymbolKey>> standIns = new HashMap<>();
 
@@ -62,6 +65,7 @@ public final class BindingComparison {
         this.revalued = change.meaning().rewritten().stream().flatMap(key -> before.declaration(key).stream())
                 .map(declared -> new DeclarationPlace(declared.file(), declared.range())).collect(Collectors.toSet());
         this.freedom = change.meaning().freedom();
+        this.marks = change.meaning().marks();
         this.results = new RetypedResults(before, change.meaning().signatures());
     }
 
@@ -152,6 +156,9 @@ public final class BindingComparison {
             return Optional.empty();
         }
         Optional<SymbolKey> other = actual.stream().filter(key -> !(key instanceof SymbolKey.Unknown)).findFirst();
+        if (other.isEmpty() && isNearMark(site)) {
+            return Optional.empty();
+        }
         if (expected instanceof SymbolKey.Package && other.filter(key -> !(key instanceof SymbolKey.Package))
                 .isEmpty()) {
             // a package is only the beginning of the name of a type, which is compared itself; but it can be obscured
@@ -243,7 +250,8 @@ public final class BindingComparison {
         List<Difference> differences = new ArrayList<>();
         for (CompilerError problem : after.errors()) {
             String signature = signature(problem.file(), problem.range().start(), problem.code());
-            if (known.merge(signature, -1, Integer::sum) < 0 && !wasHidden(problem) && !isOfNewClass(problem)) {
+            if (known.merge(signature, -1, Integer::sum) < 0 && !wasHidden(problem) && !isOfNewClass(problem)
+                    && !isMark(problem)) {
                 Path file = mapping.origin(problem.file());
                 if (freedom == SymbolEffects.Leeway.TYPES && uncertainty.isHalfRead(file)
                         && !Uncertainty.isOfParser(problem)) {
@@ -275,6 +283,25 @@ public final class BindingComparison {
                 .anyMatch(site -> site.file().equals(problem.file()) && problem.range().encloses(site.range())
                         && found(site.file()).at(site.range()).stream()
                         .anyMatch(key -> key instanceof SymbolKey.Unknown));
+    }
+
+    private boolean isNearMark(Trace trace, String actual) {
+        return readable(actual).equals(UNKNOWN) && places(trace).stream().anyMatch(this::isNearMark);
+    }
+
+    /** Whether what is unknown is a name that stands for a value to be chosen, where the change wrote it. */
+    private boolean isMark(CompilerError problem) {
+        return !marks.isEmpty() && problem.code().startsWith("compiler.err.cant.resolve")
+                && after.snapshot().file(problem.file()).map(SourceFile::tokens)
+                .filter(tokens -> marks.contains(tokens.text(tokens.at(problem.range().start())))).isPresent();
+    }
+
+    /** Whether a value is yet to be chosen in the statement around a place, so that nobody knows what that is. */
+    private boolean isNearMark(PlaceAfter site) {
+        return !marks.isEmpty() && after.code(site.file()).flatMap(code -> code.around(site.range()).stream()
+                .filter(path -> path.getLeaf() instanceof StatementTree || path.getLeaf() instanceof MethodTree)
+                .findFirst().map(path -> code.text(path.getLeaf())))
+                .filter(statement -> marks.stream().anyMatch(statement::contains)).isPresent();
     }
 
     /** Whether an object is made in a way that a new class does not have: nobody knew the class before. */
@@ -316,7 +343,7 @@ public final class BindingComparison {
             }
             // what had no type before proves nothing now
             if (other.isPresent() && !(isType && (readable(expected).equals(UNKNOWN) || uncertainty.of(trace)
-                    || results.areFree(trace, other.get())))) {
+                    || results.areFree(trace, other.get()) || isNearMark(trace, other.get())))) {
                 String actual = other.get();
                 differences.add(new Difference(
                         isType ? Difference.Kind.TYPE : Difference.Kind.CONSTANT, trace.file(), trace.range(),

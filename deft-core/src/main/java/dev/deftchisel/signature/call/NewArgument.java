@@ -10,6 +10,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.operation.Reason;
+import dev.deftchisel.signature.change.CallerChain;
 import dev.deftchisel.signature.change.SignatureChange;
 import dev.deftchisel.signature.change.TypedCode;
 import dev.deftchisel.source.Range;
@@ -52,8 +53,12 @@ final class NewArgument {
      */
     Optional<String> value(int index) {
         Optional<Range> said = change.typed().parameters().get(index).value();
-        if (copiesRecord()) {
+        Optional<ExecutableElement> caller = CallerChain.around(code, place);
+        boolean isPassedOn = caller.map(code::key).filter(change.callers()::contains).isPresent();
+        if (isPassedOn || copiesRecord()) {
             return Optional.of(change.name(index));
+        } else if (change.isToChoose(index)) {
+            return Optional.of(change.mark(index));
         }
         return said.isPresent() ? said.map(typed::value) : inReach(index);
     }

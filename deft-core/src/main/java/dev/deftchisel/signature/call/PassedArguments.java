@@ -6,6 +6,7 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.CallArguments;
+import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.signature.change.SignatureChange;
 import dev.deftchisel.signature.change.TypedCode;
 import dev.deftchisel.signature.written.ListSlots;
@@ -16,6 +17,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.type.ArrayType;
+import javax.lang.model.type.TypeKind;
+import javax.lang.model.type.TypeMirror;
 
 /** Writes what one call passes afterwards. */
 public final class PassedArguments {
@@ -67,6 +72,14 @@ public final class PassedArguments {
                     return Optional.of(added.objection(i));
                 }
                 value.ifPresent(one -> items.add(ListSlots.Item.of(text -> text.write(one))));
+            } else if (change.origins().get(i) == change.before() - 1 && change.packs() && isOneByOne()) {
+                Optional<String> type = typed.writer().write(((ArrayType) change.type(i)).getComponentType());
+                if (type.isEmpty()) {
+                    return Optional.of(Reason.at(code.file().path(), code.range(call.getLeaf()),
+                            "no array of these can be made"));
+                }
+                List<Integer> all = group(change.before() - 1);
+                items.add(ListSlots.Item.of(text -> packed(text, type.get(), all, slots, before)));
             } else {
                 group(change.origins().get(i)).forEach(argument -> items.add(before.variable(argument)
                         .map(name -> ListSlots.Item.of(text -> text.write(name)))
@@ -81,6 +94,29 @@ public final class PassedArguments {
             text.write(inner.isPresent() || items.isEmpty() ? "" : ")");
         });
         return Optional.empty();
+    }
+
+    /** Whether what is passed for a parameter of any number is no array already (JLS 15.12.2.4). */
+    private boolean isOneByOne() {
+        TypeMirror array = change.own().element().getParameters().get(change.before() - 1).asType();
+        boolean isOne = arguments.size() == change.before();
+        TypeMirror last = isOne ? code.type(new TreePath(call, arguments.get(change.before() - 1))).orElse(null) : null;
+        return last == null || last.getKind() != TypeKind.NULL && (last.getKind() != TypeKind.ARRAY
+                || !code.descriptor(last).equals(change.own().code().descriptor(array))
+                && !code.element(call).filter(ExecutableElement.class::isInstance).map(method -> code.isKind(last,
+                code.types().erasure(((ExecutableElement) method).getParameters().get(change.before() - 1).asType())))
+                .orElse(false));
+    }
+
+    private void packed(NewCode text, String type, List<Integer> all, ListSlots slots, EvaluatedBefore before) {
+        text.write("new " + type + "[] {");
+        String comma = "";
+        for (int argument : all) {
+            text.write(comma);
+            before.variable(argument).ifPresentOrElse(text::write, () -> edits.carry(text, slots.slot(argument)));
+            comma = ", ";
+        }
+        text.write("}");
     }
 
     /** The arguments for a parameter, by index; several, or none, for one of any number. */

@@ -4,12 +4,18 @@ import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.source.Range;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
+import javax.lang.model.type.TypeKind;
 import javax.lang.model.type.TypeMirror;
 
 /**
@@ -19,13 +25,39 @@ import javax.lang.model.type.TypeMirror;
  * @param typed   as it is to be
  * @param origins for each typed parameter the index of the one that it was, or {@link NewSignature#ADDED}
  * @param types   of the typed header
+ * @param callers that get the new parameters as well, and pass them on
  */
 public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Integer> origins,
-        HeaderTypes.Resolved types) {
+        HeaderTypes.Resolved types, Set<SymbolKey> callers) {
 
-    /** Copies the list. */
+    /** What stands for a value that somebody has to choose at each call. */
+    private static final String TO_CHOOSE = "?";
+
+    /** Copies the collections. */
     public SignatureChange {
         origins = List.copyOf(origins);
+        callers = Set.copyOf(callers);
+    }
+
+    /** Without callers that pass anything on. */
+    public SignatureChange(DeclaredHeader own, TypedHeader typed, List<Integer> origins, HeaderTypes.Resolved types) {
+        this(own, typed, origins, types, Set.of());
+    }
+
+    /** The same with callers that get the new parameters as well. */
+    public SignatureChange through(Collection<SymbolKey> others) {
+        return new SignatureChange(own, typed, origins, types, Set.copyOf(others));
+    }
+
+    /** Whether calls get a mark instead of a value, which does not compile, so that each of them is visited. */
+    public boolean isToChoose(int index) {
+        return isAdded(index) && typed.parameters().get(index).value().map(typed::at).filter(TO_CHOOSE::equals)
+                .isPresent();
+    }
+
+    /** The name that stands at calls for a value to be chosen; nothing is called by it. */
+    public String mark(int index) {
+        return "choose" + name(index).substring(0, 1).toUpperCase(Locale.ROOT) + name(index).substring(1);
     }
 
     /** How many parameters there are now. */
@@ -72,6 +104,26 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
     /** Whether calls pass what they do, in the order in which they do. */
     public boolean keepsPositions() {
         return origins.equals(IntStream.range(0, before()).boxed().toList());
+    }
+
+    /** Whether what calls pass one by one for the last parameter is an array then (JLS 15.12.4.2). */
+    public boolean packs() {
+        int index = origins.indexOf(before() - 1);
+        boolean isLast = index == origins.size() - 1 && types.method().isVarArgs();
+        return own.element().isVarArgs() && index >= 0 && isRetyped(index) && !isLast
+                && type(index).getKind() == TypeKind.ARRAY;
+    }
+
+    /** The header as it is declared then, in one line. */
+    public String newHeader() {
+        TypedHeader old = own.header();
+        String result = typed.head().result().map(typed::at).or(() -> old.head().result().map(old::at))
+                .map(type -> type + " ").orElse("");
+        String parameters = typed.parameters().stream().map(one -> typed.at(new Range(one.modifiers().start(),
+                one.name().end()))).collect(Collectors.joining(", "));
+        String thrown = typed.thrown().map(typed::at).or(() -> old.thrown().map(old::at))
+                .filter(types -> !types.isBlank()).map(types -> " throws " + types).orElse("");
+        return (result + typed.at(typed.name()) + "(" + parameters + ")" + thrown).replaceAll("\\s+", " ");
     }
 
     /** Whether a list of parameters is written anew, and not only names in it. */

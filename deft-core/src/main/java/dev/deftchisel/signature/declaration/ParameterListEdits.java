@@ -93,7 +93,8 @@ final class ParameterListEdits {
         String modifiers = change.typed().at(parameter.modifiers());
         return type(index).map(type -> ListSlots.Item.of(text -> {
             text.write(modifiers.isEmpty() || !isOwn ? "" : modifiers + " ").write(type + " ");
-            if (isOwn) {
+            // where callers get it too, the name is declared more than once
+            if (isOwn && change.callers().isEmpty()) {
                 text.name(change.name(index));
             } else {
                 text.write(change.name(index));

@@ -1,0 +1,208 @@
+package dev.deftchisel.signature;
+
+import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Family;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.symbol.Symbol;
+import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.change.NewSignature;
+import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.operation.Plan;
+import dev.deftchisel.operation.Reason;
+import dev.deftchisel.signature.call.CallerThrows;
+import dev.deftchisel.signature.change.CallerChain;
+import dev.deftchisel.signature.change.DeclaredHeader;
+import dev.deftchisel.signature.change.HeaderTypes;
+import dev.deftchisel.signature.change.SignatureChange;
+import dev.deftchisel.signature.header.HeaderReader;
+import dev.deftchisel.signature.header.ParameterOrigins;
+import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.signature.written.SharedEdits;
+import dev.deftchisel.source.Range;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+
+/** Plans the change of one method to a typed header, and of the callers that follow it. */
+final class PlannedSignature {
+
+    private final Analyst analyst;
+    private final SymbolKey method;
+    private final TypedHeader typed;
+    private final Map<String, String> renamed;
+    private Analysis before;
+
+    /**
+     * @param before  in which every file that mentions the method was looked at
+     * @param renamed new names of parameters by old ones, as far as they are told
+     */
+    PlannedSignature(Analyst analyst, Analysis before, SymbolKey method, TypedHeader typed,
+            Map<String, String> renamed) {
+        this.analyst = analyst;
+        this.before = before;
+        this.method = method;
+        this.typed = typed;
+        this.renamed = renamed;
+    }
+
+    /**
+     * The change, or what is in its way.
+     *
+     * @param isStaying   whether calls stay as they are
+     * @param through     the names of callers that get new parameters as well
+     * @param isDeclaring whether callers declare exceptions that are new
+     */
+    Plan plan(boolean isStaying, Set<String> through, boolean isDeclaring) {
+        HeaderTypes.Result types = types(DeclaredHeader.of(before, method).orElseThrow(), typed);
+        if (types.types().isEmpty()) {
+            return Plan.refused(types.objection());
+        }
+        SignatureChange change = change(types.types().get());
+        if (isStaying) {
+            return change.own().isOfRecord() ? Plan.refused("the constructor that a record gets by itself cannot stay "
+                    + "beside another; declare one that passes its values on first")
+                    : new KeptOverload(before, change).plan();
+        }
+        Optional<String> taken = IntStream.range(0, change.origins().size()).filter(change::isToChoose)
+                .mapToObj(change::mark).filter(mark -> !analyst.snapshot().mentioning(Set.of(mark)).isEmpty())
+                .findFirst();
+        if (taken.isPresent()) {
+            return Plan.refused("'" + taken.get() + "' stands in the code already, so it cannot be the mark for a "
+                    + "value that you have to choose");
+        }
+        List<SymbolKey> callers = through.isEmpty() ? List.of() : callers(through);
+        Optional<String> unknown = through.stream().filter(name -> callers.stream()
+                .flatMap(key -> before.symbol(key).stream()).noneMatch(symbol -> isCalled(symbol, name))).findFirst();
+        if (unknown.isPresent()) {
+            return Plan.refused("no caller that leads here is called '" + unknown.get() + "'");
+        }
+        List<String> exceptions = isDeclaring && change.typed().thrown().isPresent()
+                ? CallerThrows.checked(change.types().code(), change.types().method().getThrownTypes()) : List.of();
+        Optional<CallerThrows> thrown = exceptions.isEmpty() ? Optional.empty()
+                : Optional.of(new CallerThrows(exceptions));
+        List<SymbolKey> throwing = thrown.map(one -> one.callers(analyst, before, method)).map(chain -> {
+            before = chain.before();
+            return chain.callers();
+        }).orElse(List.of());
+        return written(callers, thrown, throwing);
+    }
+
+    private HeaderTypes.Result types(DeclaredHeader header, TypedHeader to) {
+        return new HeaderTypes(analyst, before, header, to).resolve();
+    }
+
+    private SignatureChange change(HeaderTypes.Resolved types) {
+        DeclaredHeader own = DeclaredHeader.of(before, method).orElseThrow();
+        return new SignatureChange(own, typed, ParameterOrigins.of(own.header().known(), typed.known(), renamed),
+                types);
+    }
+
+    private List<SymbolKey> callers(Set<String> names) {
+        CallerChain chain = CallerChain.of(analyst, before, method, (code, use, caller) -> names.stream()
+                .anyMatch(name -> before.symbol(code.key(caller)).filter(symbol -> isCalled(symbol, name))
+                        .isPresent()));
+        before = chain.before();
+        return chain.callers();
+    }
+
+    /** Whether a name is that of a method, {@code week} or {@code Tariff.week} or {@code Tariff#week}. */
+    private static boolean isCalled(Symbol symbol, String name) {
+        String signature = symbol.signature();
+        String full = signature.contains("(") ? signature.substring(0, signature.indexOf('(')) : signature;
+        String dotted = name.replace('#', '.');
+        return full.equals(dotted) || full.endsWith("." + dotted);
+    }
+
+    private Plan written(List<SymbolKey> callers, Optional<CallerThrows> thrown, List<SymbolKey> throwing) {
+        SharedEdits edits = new SharedEdits(before);
+        HeaderTypes.Result types = types(DeclaredHeader.of(before, method).orElseThrow(), typed);
+        Set<SymbolKey> all = new HashSet<>();
+        callers.forEach(caller -> all.addAll(Family.of(before.symbol(caller).orElseThrow(), before)));
+        SignatureChange change = change(types.types().orElseThrow()).through(all);
+        List<SignatureChange> changes = new ArrayList<>(List.of(change));
+        Set<SymbolKey> done = new HashSet<>();
+        for (SymbolKey caller : callers) {
+            if (!done.add(caller)) {
+                continue;
+            }
+            done.addAll(Family.of(before.symbol(caller).orElseThrow(), before));
+            Result also = ofCaller(caller, change);
+            if (also.change().isEmpty()) {
+                return Plan.refused(also.objection());
+            }
+            changes.add(also.change().get());
+        }
+        SymbolEffects effects = SymbolEffects.same();
+        List<String> notes = new ArrayList<>();
+        for (SignatureChange one : changes) {
+            SignatureEdits written = new SignatureEdits(before, one, edits);
+            Optional<Reason> objection = written.write();
+            if (objection.isPresent()) {
+                return Plan.refused(objection.get());
+            }
+            effects = effects.and(written.effects());
+            notes.add((one == change ? "" : "'" + one.own().header().core() + "' becomes '" + one.newHeader()
+                    + "': ") + written.note());
+        }
+        Optional<Reason> objection = thrown.flatMap(one -> one.write(new CallerChain(before, throwing), edits));
+        if (objection.isPresent()) {
+            return Plan.refused(objection.get());
+        }
+        if (!throwing.isEmpty()) {
+            notes.add("declare what is thrown as well: " + throwing.stream().flatMap(key -> before.symbol(key).stream())
+                    .map(Symbol::signature).sorted().collect(Collectors.joining(", ")));
+        }
+        if (!effects.marks().isEmpty()) {
+            notes.add("calls do not compile until a value stands for '" + String.join("', '", effects.marks())
+                    + "'; 'deft next' leads from one to the next");
+        }
+        return new Plan.Ready(edits.change("change '" + change.own().header().core() + "' to '"
+                + change.newHeader() + "'", effects, notes), before);
+    }
+
+    /** The change of a caller, or what is in its way. */
+    private record Result(Optional<SignatureChange> change, Reason objection) {
+
+        static Result refused(Reason objection) {
+            return new Result(Optional.empty(), objection);
+        }
+    }
+
+    /** A caller gets the same new parameters, after its own or before one of any number. */
+    private Result ofCaller(SymbolKey caller, SignatureChange change) {
+        DeclaredHeader own = DeclaredHeader.of(before, caller).orElseThrow();
+        AttributedFile code = own.code();
+        Set<String> names = new HashSet<>();
+        own.header().known().forEach(parameter -> names.add(parameter.name()));
+        code.occurrences(own.path()).forEach(one -> names.add(one.variable().getSimpleName().toString()));
+        List<String> parameters = new ArrayList<>();
+        own.header().parameters().forEach(one -> parameters.add(own.header().at(new Range(one.modifiers().start(),
+                one.name().end()))));
+        List<Integer> origins = new ArrayList<>(IntStream.range(0, parameters.size()).boxed().toList());
+        int at = parameters.size() - (own.element().isVarArgs() ? 1 : 0);
+        for (int i = 0; i < change.origins().size(); i++) {
+            if (change.isAdded(i)) {
+                TypedHeader.TypedParameter added = change.typed().parameters().get(i);
+                if (names.contains(change.name(i))) {
+                    return Result.refused(Reason.at(code.file().path(), own.name(), "there is a variable '"
+                            + change.name(i) + "' here already, so it cannot pass on the parameter of that name"));
+                }
+                parameters.add(at, change.typed().at(new Range(added.modifiers().start(),
+                        added.value().orElse(added.name()).end())));
+                origins.add(at++, NewSignature.ADDED);
+            }
+        }
+        TypedHeader to = HeaderReader.read(own.header().at(own.header().name()) + "(" + String.join(", ", parameters)
+                + ")").header().orElseThrow();
+        HeaderTypes.Result types = types(own, to);
+        return types.types().map(resolved -> new Result(Optional.of(new SignatureChange(own, to, origins, resolved)
+                .through(change.callers())), Reason.of(""))).orElseGet(() -> Result.refused(Reason.at(code.file()
+                .path(), own.name(), types.objection())));
+    }
+}
