@@ -35,6 +35,8 @@ module dev.deftchisel.core {
     exports dev.deftchisel.problem.detection;
     exports dev.deftchisel.problem.store;
     exports dev.deftchisel.rewrite;
+    exports dev.deftchisel.rewrite.place;
+    exports dev.deftchisel.signature.editing;
     exports dev.deftchisel.source;
     exports dev.deftchisel.source.outline;
     exports dev.deftchisel.workspace;

@@ -25,6 +25,8 @@ import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.problem.detection.Repairs;
 import dev.deftchisel.problem.detection.Rules;
 import dev.deftchisel.rewrite.NewFile;
+import dev.deftchisel.signature.ChangeSignatureOperation;
+import dev.deftchisel.signature.editing.EditedHeader;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.TokenKind;
@@ -334,6 +336,30 @@ public final class Chisel implements AutoCloseable {
     public Outcome preview(Place place, String operation, Answers answers) {
         Planner planner = new Planner(named(operations, operation), analyst());
         return DeepStack.call(() -> planner.plan(resolved(place), answers));
+    }
+
+    /**
+     * The header at a place, when somebody types it where it stands and the code does not follow yet.
+     *
+     * @param agreed the text of the file as it was when all calls and overrides agreed with its headers
+     */
+    public Optional<EditedHeader> editedHeader(Place place, String agreed) {
+        return snapshot.file(place.file()).flatMap(file -> EditedHeader.at(file,
+                SourceFile.alone(file.path(), agreed), place.caret()));
+    }
+
+    /** What carries a header that is typed already to all calls, overrides and documentation. */
+    public Outcome preview(EditedHeader header) {
+        Analyst before = analyst().of(remade.typed(snapshot.with(
+                Map.of(header.file().path(), Optional.of(header.base())), Map.of())));
+        Outcome outcome = DeepStack.call(() -> new Planner(named(operations, ChangeSignatureOperation.ID), before)
+                .plan(new ResolvedPlace(header.place(), before.snapshot().source(header.file().path()),
+                        before.analyse(Focus.around(header.file().path(), header.place().selection()))),
+                        Answers.of(ChangeSignatureOperation.TO, header.typed())));
+        return !(outcome instanceof Outcome.Preview preview) ? outcome : header.onto(preview.change())
+                .map(change -> (Outcome) new Outcome.Preview(change, preview.before()))
+                .orElseGet(() -> new Outcome.Refusal(List.of(Reason.at(header.file().path(), header.name(),
+                        "modifiers that stood here are not left out this way; type them again")), List.of()));
     }
 
     /**

@@ -19,7 +19,9 @@ import dev.deftchisel.desk.text.Caret;
 import dev.deftchisel.desk.text.Draft;
 import dev.deftchisel.desk.text.Motions;
 import dev.deftchisel.operation.Place;
+import dev.deftchisel.signature.editing.EditedHeader;
 import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
 import dev.deftchisel.workspace.Workspace;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
@@ -150,6 +152,11 @@ public final class Desk implements PanelHost {
     @Override
     public Place place() {
         return new Place(buffer.path(), buffer.draft().caret().range());
+    }
+
+    @Override
+    public String agreed() {
+        return buffer.agreed();
     }
 
     @Override
@@ -405,12 +412,19 @@ public final class Desk implements PanelHost {
         if (waiting.hasHeld()) {
             shown = "a moment \u2026 Esc stops waiting";
         } else if (begun.isEmpty()) {
-            shown = message;
+            shown = message.isEmpty() && panels.isEmpty() && isHeaderTyped()
+                    ? keysOf(Command.OFFERS.id()) + " carries this header to all calls and overrides" : message;
         } else {
             shown = (message.isEmpty() ? "" : message + "  ") + Key.brief(begun) + " \u2026";
         }
         return new Screen(height, width).draw(new Screen.Content(buffer, shown(buffer.path()), insight, panel(), shown,
                 tasks.isWorking(), said));
+    }
+
+    /** Whether the caret is in a header with which the code does not agree yet. */
+    private boolean isHeaderTyped() {
+        return EditedHeader.at(SourceFile.alone(buffer.path(), buffer.draft().content()),
+                SourceFile.alone(buffer.path(), buffer.agreed()), buffer.draft().caret().head()).isPresent();
     }
 
     private KeyHints.State state() {

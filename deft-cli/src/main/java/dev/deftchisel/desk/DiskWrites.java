@@ -91,7 +91,8 @@ final class DiskWrites {
     /** Makes a change. */
     void apply(Outcome.Preview preview, Place from) {
         Change change = preview.change();
-        List<Saving.Job> jobs = files.dirty().stream().filter(buffer -> change.effective().stream()
+        // a header that was typed may be all that a file has of its change
+        List<Saving.Job> jobs = files.dirty().stream().filter(buffer -> change.files().stream()
                 .anyMatch(file -> file.path().equals(buffer.path()))).map(Saving.Job::of).toList();
         desk.ask(TaskPurpose.WRITE, chisel -> write(chisel, jobs, with -> with.apply(preview)), written -> {
             noteSaved(written);
@@ -104,6 +105,7 @@ final class DiskWrites {
                     buffer.applied(written.entry().number(), after, known);
                 }, () -> files.close(buffer)));
             }
+            change.files().forEach(file -> files.of(file.pathAfter()).ifPresent(Buffer::agree));
             files.settle();
             desk.say("done: " + change.title() + saved(written));
             desk.goQuietly(to);

@@ -44,6 +44,9 @@ import javax.lang.model.element.TypeElement;
  */
 public final class ChangeSignatureOperation implements Operation {
 
+    /** The operation. */
+    public static final String ID = "change-signature";
+
     /** The key of the header as it is to be, in Java; new parameters say after {@code =} what calls pass. */
     public static final String TO = "to";
     /** The key of parameters that go on under another name, {@code old=new} with commas between. */
@@ -70,7 +73,7 @@ public final class ChangeSignatureOperation implements Operation {
 
     @Override
     public String id() {
-        return "change-signature";
+        return ID;
     }
 
     @Override

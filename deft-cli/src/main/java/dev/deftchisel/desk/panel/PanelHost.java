@@ -33,6 +33,9 @@ public interface PanelHost {
     /** Where the caret is, with what is selected. */
     Place place();
 
+    /** The text of the file with the caret when calls and overrides agreed with its headers last. */
+    String agreed();
+
     /**
      * Makes a change, and takes all panels away.
      *

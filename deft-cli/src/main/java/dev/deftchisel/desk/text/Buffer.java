@@ -10,6 +10,8 @@ public final class Buffer {
     private final Typing typing;
     private Path path;
     private SourceText saved;
+    /** The text when calls and overrides agreed with its headers last. */
+    private String agreed;
     private Draft draft;
     private Folds folds = Folds.NONE;
     private int top;
@@ -24,6 +26,7 @@ public final class Buffer {
     public Buffer(Path path, SourceText saved, String indent) {
         this.path = path;
         this.saved = saved;
+        this.agreed = saved.content();
         this.draft = Draft.of(saved.content(), 0);
         this.typing = new Typing(indent, saved.content().contains("\r\n") ? "\r\n" : "\n");
     }
@@ -51,6 +54,16 @@ public final class Buffer {
     /** The text as it is on disk, as far as is known. */
     public SourceText saved() {
         return saved;
+    }
+
+    /** The text when calls and overrides agreed with its headers last: as it was read, or a change was made. */
+    public String agreed() {
+        return agreed;
+    }
+
+    /** From now on calls and overrides agree with the headers as they are. */
+    public void agree() {
+        agreed = draft.content();
     }
 
     /** Whether there is something that is not on disk. */
@@ -169,5 +182,6 @@ public final class Buffer {
     private void read(SourceText text) {
         saved = text;
         become(draft.withContent(text.content()));
+        agree();
     }
 }

@@ -16,6 +16,7 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.detection.ProblemScope;
+import dev.deftchisel.signature.editing.EditedHeader;
 import dev.deftchisel.source.Range;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -112,7 +113,7 @@ public final class Actions {
             return new Action(uri, version, what, id, start, end, fix, all);
         }
 
-        enum What { FIX, OFFER, FIX_ALL, IMPORTS }
+        enum What { FIX, OFFER, HEADER, FIX_ALL, IMPORTS }
 
         public static Action of(JsonElement json) {
             try {
@@ -134,6 +135,8 @@ public final class Actions {
         Range selection = asked.positions().range(params.getRange());
         List<CodeAction> all = new ArrayList<>();
         if (isWanted.test(CodeActionKind.QuickFix)) {
+            header(asked, selection).ifPresent(typed -> all.add(action(typed.title(), CodeActionKind.QuickFix, asked,
+                    Action.What.HEADER, "change-signature", selection, 0)));
             all.addAll(fixes(asked, selection));
         }
         all.addAll(offers(asked, selection, isWanted));
@@ -147,6 +150,22 @@ public final class Actions {
                     selection, 0));
         }
         return all.stream().map(this::shown).toList();
+    }
+
+    /** A header that is typed where it stands, while the code agrees with the one that stood there. */
+    private Optional<EditedHeader> header(Session.RequestContext asked, Range selection) {
+        return session.documents().of(asked.file().path()).flatMap(document -> asked.chisel().editedHeader(
+                new Place(asked.file().path(), selection), document.agreed()));
+    }
+
+    /** What carries such a header on; when the client has done that, the code agrees with it. */
+    private Outcome carried(EditedHeader header, Chisel chisel) {
+        Outcome outcome = chisel.preview(header);
+        if (outcome instanceof Outcome.Preview preview) {
+            preview.change().files().stream().filter(file -> file.path().equals(header.file().path()))
+                    .forEach(file -> session.documents().expect(file.path(), file.after().content()));
+        }
+        return outcome;
     }
 
     /** As the client can take it. */
@@ -278,7 +297,7 @@ public final class Actions {
                                 .of(place.selection()))));
     }
 
-    private static Optional<Outcome> outcome(Action action, Session.RequestContext asked) {
+    private Optional<Outcome> outcome(Action action, Session.RequestContext asked) {
         Problems problems = asked.chisel().problems();
         ProblemScope file = ProblemScope.of(List.of(asked.file().path()));
         return switch (action.what()) {
@@ -290,6 +309,8 @@ public final class Actions {
             case OFFER -> Optional.of(asked.chisel()
                     .preview(new Place(asked.file().path(), selection(action, asked)), action.id(),
                     new Answers(action.answers())));
+            case HEADER -> Optional.of(carried(header(asked, selection(action, asked))
+                    .orElseThrow(RefusedRequest::outdated), asked.chisel()));
             case FIX_ALL -> problems.fixAll(file, problem -> true).outcome();
             case IMPORTS -> problems.fixAll(file, problem -> RULES_OF_IMPORTS.contains(problem.rule())).outcome();
         };

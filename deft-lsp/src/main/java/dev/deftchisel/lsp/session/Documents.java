@@ -14,6 +14,8 @@ import org.eclipse.lsp4j.TextDocumentContentChangeEvent;
 public final class Documents {
 
     private final Map<Path, Document> open = new ConcurrentHashMap<>();
+    /** What files will read when a change is made with which all agree. */
+    private final Map<Path, String> expected = new ConcurrentHashMap<>();
 
     /** Where a file is that the protocol names; empty for what is no file. */
     public static Optional<Path> path(String uri) {
@@ -26,7 +28,7 @@ public final class Documents {
 
     /** A file is opened; what is no file is not kept. */
     public void open(String uri, int version, String text) {
-        path(uri).ifPresent(path -> open.put(path, new Document(uri, path, version, text)));
+        path(uri).ifPresent(path -> open.put(path, new Document(uri, path, version, text, text)));
     }
 
     /**
@@ -40,12 +42,22 @@ public final class Documents {
         if (known.isEmpty() || version <= known.get().version()) {
             return false;
         }
-        open.put(known.get().path(), known.get().changed(version, changes, units));
+        Document now = known.get().changed(version, changes, units);
+        boolean isAgreed = now.text().equals(expected.get(now.path()));
+        open.put(now.path(), isAgreed ? now.agreedOn() : now);
         return true;
     }
 
+    /** When a file reads so, calls and overrides agree with its headers. */
+    public void expect(Path path, String text) {
+        expected.put(path, text);
+    }
+
     public void close(String uri) {
-        path(uri).ifPresent(open::remove);
+        path(uri).ifPresent(path -> {
+            open.remove(path);
+            expected.remove(path);
+        });
     }
 
     public Optional<Document> of(String uri) {

@@ -41,7 +41,7 @@ class UnitsTest {
 
     @Test
     void changesAreMadeOneAfterTheOther() {
-        Document document = new Document("file:///a", java.nio.file.Path.of("/a"), 1, "one\ntwo\n");
+        Document document = new Document("file:///a", java.nio.file.Path.of("/a"), 1, "one\ntwo\n", "");
         Document after = document.changed(2, List.of(
                 new TextDocumentContentChangeEvent(new org.eclipse.lsp4j.Range(new Position(0, 0), new Position(0, 3)),
                         "first\nthen"),

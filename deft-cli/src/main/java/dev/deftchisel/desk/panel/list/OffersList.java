@@ -18,6 +18,7 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.problem.Problem;
 import dev.deftchisel.problem.detection.ProblemScope;
+import dev.deftchisel.signature.editing.EditedHeader;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -43,6 +44,20 @@ public final class OffersList {
         record Mend(Problem problem, int fix) implements Doing {
         }
 
+        /** Carries a header that is typed to what calls and overrides it. */
+        record Carry(EditedHeader header) implements Doing, ChangePanel.Planning {
+
+            @Override
+            public Outcome plan(Chisel chisel, Answers answers) {
+                return chisel.preview(header);
+            }
+
+            @Override
+            public boolean isWhole() {
+                return true;
+            }
+        }
+
         /** Takes an offer. */
         record Take(Offer offer) implements Doing {
         }
@@ -51,8 +66,10 @@ public final class OffersList {
     /** Shows what can be done where the caret is. */
     public void open() {
         Place place = bench.place();
+        String agreed = bench.agreed();
         bench.ask(TaskPurpose.OFFERS, chisel -> {
             List<Doing> all = new ArrayList<>();
+            chisel.editedHeader(place, agreed).ifPresent(header -> all.add(new Doing.Carry(header)));
             problems(chisel, place).forEach(problem -> {
                 for (int fix = 0; fix < problem.fixes().size(); fix++) {
                     all.add(new Doing.Mend(problem, fix));
@@ -89,6 +106,9 @@ public final class OffersList {
             return new Item<>(doing, words + " " + mend.problem().rule(), Line.of("fix ", Ink.WARNING)
                     .and(words, Ink.PLAIN), "");
         }
+        if (doing instanceof Doing.Carry carry) {
+            return new Item<>(doing, carry.header().title(), Line.of(carry.header().title(), Ink.PLAIN), "");
+        }
         Offer offer = ((Doing.Take) doing).offer();
         return new Item<>(doing, offer.title() + " " + offer.operation(), Line.of(offer.title(), Ink.PLAIN),
                 keys.apply(offer.operation()));
@@ -101,6 +121,9 @@ public final class OffersList {
             lines.addAll(OutcomeLines.all(chisel.problems().fix(mend.problem(), mend.fix()), chisel,
                     chisel.workspace()::show));
             return lines;
+        }
+        if (doing instanceof Doing.Carry carry) {
+            return OutcomeLines.all(chisel.preview(carry.header()), chisel, chisel.workspace()::show);
         }
         Offer offer = ((Doing.Take) doing).offer();
         Optional<Question.Name> name = offer.questions().stream().filter(Question.Name.class::isInstance)
@@ -120,6 +143,8 @@ public final class OffersList {
             bench.open(new ChangePanel(bench, mend.problem().fixes().get(mend.fix()), List.of(), Optional.empty(),
                     (chisel, answers) -> chisel.problems().fix(mend.problem(), mend.fix())));
             bench.say(mend.problem().sentence());
+        } else if (doing instanceof Doing.Carry carry) {
+            bench.open(new ChangePanel(bench, carry.header().title(), List.of(), Optional.empty(), carry));
         } else {
             take(((Doing.Take) doing).offer(), place);
         }

@@ -34,6 +34,11 @@ public final class ChangePanel implements Panel {
 
         /** What comes of some answers. */
         Outcome plan(Chisel chisel, Answers answers);
+
+        /** Whether nothing of it can be left out. */
+        default boolean isWhole() {
+            return false;
+        }
     }
 
     private final PanelHost bench;
@@ -216,6 +221,9 @@ public final class ChangePanel implements Panel {
     private void toggle() {
         if (!(outcome.orElse(null) instanceof Outcome.Preview preview) || !isCurrent || rows.isEmpty() || !rows.get(row)
                 .isSwitch()) {
+            return;
+        } else if (planning.isWhole()) {
+            bench.say("all of this goes together");
             return;
         }
         ChangeRows.Row chosen = rows.get(row);

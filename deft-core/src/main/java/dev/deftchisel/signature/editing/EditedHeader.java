@@ -1,0 +1,143 @@
+package dev.deftchisel.signature.editing;
+
+import dev.deftchisel.change.Change;
+import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.FileChange;
+import dev.deftchisel.operation.Place;
+import dev.deftchisel.signature.header.HeaderReader;
+import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.source.Range;
+import dev.deftchisel.workspace.SourceFile;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The header of a method, constructor or record that somebody types where it stands, while calls and overrides still
+ * agree with the one that stood there.
+ *
+ * @param file   as it is typed
+ * @param header where the header stands in it
+ * @param name   where the name stands
+ * @param agreed the header that stood there
+ */
+public record EditedHeader(SourceFile file, Range header, Range name, String agreed) {
+
+    /**
+     * The header at a caret, if it is another one than the code agrees on.
+     *
+     * @param file   as it is typed
+     * @param agreed the text of the file as it was when all agreed; members may have come and gone since
+     * @param caret  an offset in the file
+     */
+    public static Optional<EditedHeader> at(SourceFile file, SourceFile agreed, int caret) {
+        if (file.content().equals(agreed.content())) {
+            return Optional.empty();
+        }
+        FileHeaders now = FileHeaders.of(file);
+        FileHeaders before = FileHeaders.of(agreed);
+        return now.all().stream().filter(one -> one.range().touches(caret)).reduce((outer, inner) -> inner)
+                .filter(one -> before.all().stream().noneMatch(one::reads))
+                .filter(one -> HeaderReader.read(one.text()).header().isPresent())
+                .map(one -> new EditedHeader(file, one.range(), one.name(), before.before(one, now).text()))
+                .filter(one -> HeaderReader.read(one.agreed()).header().isPresent() && !one.isSame());
+    }
+
+    private boolean isSame() {
+        return TypedHeader.compact(agreed).equals(TypedHeader.compact(typed()));
+    }
+
+    /** The header as it is typed, with what calls are to pass for new parameters. */
+    public String typed() {
+        return file.content().substring(header.start(), header.end());
+    }
+
+    /** The text of the file with the header on which the code agrees. */
+    public String base() {
+        return file.content().substring(0, header.start()) + agreed + file.content().substring(header.end());
+    }
+
+    /** The name in that text. */
+    public Place place() {
+        int start = header.start() + HeaderReader.read(agreed).header().orElseThrow().name().start();
+        return new Place(file.path(), new Range(start, start));
+    }
+
+    /** What can be done, for people. */
+    public String title() {
+        return "carry '" + HeaderReader.read(typed()).header().orElseThrow().core() + "' to all calls and overrides";
+    }
+
+    /**
+     * What is left to do, now that the header is typed.
+     *
+     * @param planned as a change of {@link #base}
+     * @return empty when the header would not be what is typed, but for what calls pass and white space
+     */
+    public Optional<Change> onto(Change planned) {
+        Optional<FileChange> own = planned.files().stream().filter(one -> one.path().equals(file.path())).findFirst();
+        if (own.isEmpty()) {
+            return Optional.empty();
+        }
+        Range old = new Range(header.start(), header.start() + agreed.length());
+        List<Edit> inside = own.get().takenEdits().stream().filter(edit -> old.encloses(edit.range())).toList();
+        String written = written(inside);
+        Optional<String> clean = clean(written);
+        if (clean.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Edit> edits = new ArrayList<>();
+        int shift = header.end() - old.end();
+        for (Edit edit : own.get().takenEdits()) {
+            if (!inside.contains(edit)) {
+                int by = edit.range().start() >= old.end() ? shift : 0;
+                edits.add(Edit.of(new Range(edit.range().start() + by, edit.range().end() + by), edit.replacement(),
+                        Edit.Kind.CODE));
+            }
+        }
+        if (!clean.get().equals(typed())) {
+            edits.add(Edit.of(header, clean.get(), Edit.Kind.CODE));
+        }
+        FileChange left = new FileChange(file.path(), Optional.empty(), file.text(), edits, false);
+        return Optional.of(new Change(planned.title(), planned.files().stream()
+                .map(one -> one == own.get() ? left : one).toList(), planned.meaning(), planned.notes()));
+    }
+
+    /** As it is typed, or with types as they are written where the file does not know them. */
+    private Optional<String> clean(String written) {
+        String typed = withoutValues();
+        if (TypedHeader.compact(typed).equals(TypedHeader.compact(written))) {
+            return Optional.of(typed);
+        }
+        return HeaderReader.read(written).header().filter(planned -> modifiers(planned).equals(modifiers(HeaderReader
+                .read(typed).header().orElseThrow()))).map(planned -> written);
+    }
+
+    private static String modifiers(TypedHeader header) {
+        return TypedHeader.compact(header.at(header.head().modifiers()));
+    }
+
+    private String written(List<Edit> edits) {
+        StringBuilder text = new StringBuilder();
+        int at = 0;
+        for (Edit edit : edits) {
+            text.append(agreed, at, edit.range().start() - header.start()).append(edit.replacement());
+            at = edit.range().end() - header.start();
+        }
+        return text.append(agreed, at, agreed.length()).toString();
+    }
+
+    /** The typed header without what calls pass, as Java reads it. */
+    private String withoutValues() {
+        TypedHeader read = HeaderReader.read(typed()).header().orElseThrow();
+        StringBuilder text = new StringBuilder();
+        int at = 0;
+        for (TypedHeader.TypedParameter parameter : read.parameters()) {
+            if (parameter.value().isPresent()) {
+                text.append(read.text(), at, parameter.name().end());
+                at = parameter.value().get().end();
+            }
+        }
+        return text.append(read.text(), at, read.text().length()).toString();
+    }
+}
