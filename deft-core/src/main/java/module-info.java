@@ -86,7 +86,8 @@ module dev.deftchisel.core {
             dev.deftchisel.inline.InlineOperation,
             dev.deftchisel.move.MoveToPackageFolderOperation,
             dev.deftchisel.rename.RenameOperation,
-            dev.deftchisel.signature.ChangeSignatureOperation;
+            dev.deftchisel.signature.ChangeSignatureOperation,
+            dev.deftchisel.signature.UseSupertypeOperation;
     provides dev.deftchisel.problem.Repair with
             dev.deftchisel.repair.type.RepeatedComparison,
             dev.deftchisel.repair.member.CastBeforeDot,

@@ -198,18 +198,25 @@ public final class ChangeSignatureOperation implements Operation {
         } else if (other.isPresent()) {
             return Optional.of(HeaderReader.at(other.get().start(), "whether the method is '"
                     + typed.at(other.get()) + "' stays as it is; leave that out"));
-        } else if (typed.head().typeParameters().isPresent() && !typed.head().typeParameters().map(typed::at)
-                .map(TypedHeader::compact).equals(old.head().typeParameters().map(old::at).map(TypedHeader::compact))) {
+        } else if (own.isOfRecord() && typed.head().typeParameters().isPresent() && !typeParameters(typed)
+                .equals(typeParameters(old))) {
             return Optional.of(HeaderReader.at(typed.head().typeParameters().get().start(),
-                    "type parameters stay as they are; leave them out"));
+                    "the type parameters of a record stay as they are; leave them out"));
         }
         String core = TypedHeader.compact(typed.core());
         boolean isSame = core.equals(TypedHeader.compact(old.core()))
                 || typed.head().result().isEmpty() && TypedHeader.compact(old.core()).endsWith(" " + core);
         boolean hasNewWord = typed.words().stream().map(typed::at)
                 .anyMatch(word -> old.words().stream().map(old::at).noneMatch(word::equals));
-        return isSame && !hasNewWord ? Optional.of("this is the header already; type it as it is to be")
-                : Optional.empty();
+        boolean hasOtherTypes = typed.head().typeParameters().isPresent() && !typeParameters(typed)
+                .equals(typeParameters(old));
+        return isSame && !hasNewWord && !hasOtherTypes
+                ? Optional.of("this is the header already; type it as it is to be") : Optional.empty();
+    }
+
+    private static String typeParameters(TypedHeader header) {
+        return header.head().typeParameters().map(header::at).map(TypedHeader::compact)
+                .filter(text -> !text.equals("< >")).orElse("");
     }
 
     /** Every body that names the method, its parameters, or what they will be called. */

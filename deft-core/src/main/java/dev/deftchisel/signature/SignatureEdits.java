@@ -118,11 +118,16 @@ final class SignatureEdits {
             return Optional.of(Reason.at(declared.get().file(), declared.get().range(),
                     "this is in a part of the workspace that is compiled apart from the method"));
         }
+        if (change.changesTypeParameters() && family.size() > 1) {
+            return Optional.of(Reason.at(declared.get().file(), declared.get().range(),
+                    "this has type parameters of its own, which would not change along"));
+        }
         change.newMethodName().ifPresent(name -> names.put(key, name));
         DeclarationEdits written = new DeclarationEdits(before, change, header.get(), in(home.get()),
                 edits.writer(home.get()));
         boolean isOtherSignature = change.rewritesParameters() || change.changesResult()
-                || change.typed().thrown().isPresent() || written.newAccess().isPresent();
+                || change.typed().thrown().isPresent() || change.changesTypeParameters()
+                || written.newAccess().isPresent();
         written.newAccess().filter(level -> level.compareTo(SignatureChange.access(header.get().element())) > 0)
                 .ifPresent(level -> opened.add(key));
         if (isOtherSignature) {

@@ -133,7 +133,17 @@ public final class HeaderTypes {
         TypedHeader old = declared.header();
         int name = declared.name().start();
         int from = old.head().result().map(result -> declared.place(result).start()).orElse(name);
-        text.append(content, 0, from);
+        Optional<Range> parameters = typed.head().typeParameters().filter(all -> !declared.isOfRecord());
+        if (parameters.isPresent()) {
+            Range stands = old.head().typeParameters().map(declared::place).orElse(new Range(from, from));
+            text.append(content, 0, stands.start());
+            if (!TypedHeader.compact(typed.at(parameters.get())).equals("< >")) {
+                add(text, parameters.get(), segments);
+            }
+            text.append(' ').append(content, stands.end(), from);
+        } else {
+            text.append(content, 0, from);
+        }
         if (typed.head().result().isPresent() && old.head().result().isPresent()) {
             add(text, typed.head().result().get(), segments);
             from = declared.place(old.head().result().get()).end();

@@ -131,6 +131,18 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
         return !keepsPositions() || IntStream.range(0, origins.size()).anyMatch(i -> isRetyped(i) || isModified(i));
     }
 
+    /** Whether the type parameters of the method become others; {@code <>} says that there are none. */
+    public boolean changesTypeParameters() {
+        return typed.head().typeParameters().isPresent() && !own.isOfRecord()
+                && !typeParameters().equals(own.header().head().typeParameters().map(own.header()::at)
+                        .map(TypedHeader::compact).orElse(""));
+    }
+
+    private String typeParameters() {
+        String compact = typed.head().typeParameters().map(typed::at).map(TypedHeader::compact).orElse("");
+        return compact.equals("< >") ? "" : compact;
+    }
+
     /** Whether the result gets another type. */
     public boolean changesResult() {
         return typed.head().result().isPresent() && own.header().head().result().isPresent()

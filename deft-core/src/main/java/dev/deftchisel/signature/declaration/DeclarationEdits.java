@@ -66,6 +66,9 @@ public final class DeclarationEdits {
         if (modifiers.isPresent()) {
             return modifiers;
         }
+        if (isOwn && change.changesTypeParameters()) {
+            typeParameters();
+        }
         if (change.rewritesParameters()) {
             Optional<Reason> objection = new ParameterListEdits(typedCode, declared, edits).write();
             if (objection.isPresent()) {
@@ -142,6 +145,17 @@ public final class DeclarationEdits {
         return change.changesResult() && old.isPresent() && (isOwn || !isBelow(change.types().method().getReturnType())
                 && TypedHeader.compact(declared.header().at(old.get())).equals(TypedHeader.compact(
                 change.own().header().at(change.own().header().head().result().orElseThrow()))));
+    }
+
+    private void typeParameters() {
+        TypedHeader.Head head = declared.header().head();
+        String typed = change.typed().at(change.typed().head().typeParameters().orElseThrow());
+        String text = TypedHeader.compact(typed).equals("< >") ? "" : typedCode.type(typed);
+        int start = declared.place(head.typeParameters().or(head::result).orElse(declared.header().name())).start();
+        int end = head.typeParameters().map(declared::place).map(Range::end).orElse(start);
+        boolean isGone = text.isEmpty() && declared.code().file().content().charAt(end) == ' ';
+        edits.replace(new Range(start, isGone ? end + 1 : end), List.of(), to -> to.write(text
+                + (head.typeParameters().isEmpty() && !text.isEmpty() ? " " : "")));
     }
 
     private Optional<Reason> result() {

@@ -1,6 +1,8 @@
 package dev.deftchisel.proving.subject;
 
+import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.Tree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
@@ -9,6 +11,8 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
+import dev.deftchisel.analysis.symbol.Supertypes;
+import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
@@ -23,11 +27,14 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.Modifier;
 
 /**
- * Random methods and constructors with a header that differs from theirs in one way: a parameter more or less, another
- * order, another name, another type. The answers say what takes it back, under {@link #BACK}, where that gives the
- * same text.
+ * Random methods, constructors and records with a header that differs from theirs in one way: a parameter more or less,
+ * another order, another name, another type. None overrides a method of a library, and only what no body names is left
+ * out or gets another type, since all others must be refused. The answers say what takes it back, under {@link #BACK},
+ * where that gives the same text.
  */
 public final class SignatureSubjects extends RandomFiles {
 
@@ -48,8 +55,8 @@ public final class SignatureSubjects extends RandomFiles {
         super(analyst, draw);
     }
 
-    /** A parameter as written, with what calls pass for it if it is new. */
-    private record Parameter(String type, String name, String value) {
+    /** A parameter as written, with what calls pass for it if it is new, and whether a body names it. */
+    private record Parameter(String type, String name, String value, boolean isUsed) {
 
         String typed() {
             return type + " " + name + value;
@@ -63,26 +70,50 @@ public final class SignatureSubjects extends RandomFiles {
         }
         Analysis analysis = analyst().analyse(Focus.whole(Set.of(file.path())));
         AttributedFile code = analysis.code(file.path()).orElseThrow();
-        List<Binding> methods = analysis.bindings(file.path()).stream()
-                .filter(binding -> binding.role() == Role.DECLARATION && binding.key() instanceof SymbolKey.Method)
-                .filter(binding -> code.declaration(binding.range())
-                        .filter(path -> path.getLeaf() instanceof MethodTree).isPresent())
+        List<Binding> headers = analysis.bindings(file.path()).stream()
+                .filter(binding -> binding.role() == Role.DECLARATION && code.declaration(binding.range())
+                        .filter(path -> isHeader(analysis, code, path, binding)).isPresent())
                 .toList();
-        if (methods.isEmpty()) {
+        if (headers.isEmpty()) {
             return Optional.empty();
         }
-        Binding method = methods.get(random.nextInt(methods.size()));
-        TreePath path = code.declaration(method.range()).orElseThrow();
-        return subject(number, new Place(file.path(), new Range(method.range().start(), method.range().start())),
-                code, (MethodTree) path.getLeaf(), random);
+        Binding header = headers.get(random.nextInt(headers.size()));
+        TreePath path = code.declaration(header.range()).orElseThrow();
+        Place place = new Place(file.path(), new Range(header.range().start(), header.range().start()));
+        List<Parameter> old = trees(path).stream().map(parameter -> parameter(analysis, code, path, parameter))
+                .toList();
+        return subject(number, place, new Header(code.text(header.range()), old,
+                path.getLeaf() instanceof MethodTree method && method.getReturnType() != null), random);
     }
 
-    private static Optional<Subject> subject(int number, Place place, AttributedFile code, MethodTree method,
-            Random random) {
-        List<Parameter> old = method.getParameters().stream().map(parameter -> parameter(code, parameter)).toList();
+    /** A method or constructor that overrides nothing of a library, or a record. */
+    private static boolean isHeader(Analysis analysis, AttributedFile code, TreePath path, Binding name) {
+        if (path.getLeaf() instanceof ClassTree type) {
+            return type.getKind() == Tree.Kind.RECORD && code.findName(type).filter(name.range()::equals).isPresent();
+        }
+        return path.getLeaf() instanceof MethodTree && name.key() instanceof SymbolKey.Method
+                && code.element(path).orElse(null) instanceof ExecutableElement method
+                && !trees(path).isEmpty() == !method.getParameters().isEmpty()
+                && Supertypes.overridden(method, code.elements(), code.types()).stream()
+                .allMatch(above -> analysis.symbol(code.key(above)).filter(Symbol::isSource).isPresent());
+    }
+
+    private static List<? extends VariableTree> trees(TreePath path) {
+        return path.getLeaf() instanceof MethodTree method ? method.getParameters()
+                : ((ClassTree) path.getLeaf()).getMembers().stream().filter(VariableTree.class::isInstance)
+                .map(VariableTree.class::cast)
+                .filter(field -> !field.getModifiers().getFlags().contains(Modifier.STATIC)).toList();
+    }
+
+    /** A header, and whether it may get another name. */
+    private record Header(String name, List<Parameter> parameters, boolean isMethod) {
+    }
+
+    private static Optional<Subject> subject(int number, Place place, Header header, Random random) {
+        List<Parameter> old = header.parameters();
+        String name = header.name();
         Way way = Way.values()[random.nextInt(Way.values().length)];
-        String name = name(code, method);
-        String newName = way == Way.RENAME && method.getReturnType() != null ? "zq" + number + "m" : name;
+        String newName = way == Way.RENAME && header.isMethod() ? "zq" + number + "m" : name;
         List<Parameter> changed = changed(old, way, number, random);
         // a value that may be another object each time is not left out again
         boolean isLiteral = changed.stream().noneMatch(parameter -> parameter.value().contains("of("));
@@ -96,14 +127,13 @@ public final class SignatureSubjects extends RandomFiles {
                         header(name, old) + " to " + to, Answers.of("to", to).and(BACK, back)));
     }
 
-    private static String name(AttributedFile code, MethodTree method) {
-        return code.text(code.name(method));
-    }
-
-    private static Parameter parameter(AttributedFile code, VariableTree parameter) {
+    private static Parameter parameter(Analysis analysis, AttributedFile code, TreePath header,
+            VariableTree parameter) {
         String type = code.text(new Range(code.range(parameter).start(), code.name(parameter).start())).strip()
-                .replaceAll("\\s+", " ");
-        return new Parameter(type, parameter.getName().toString(), "");
+                .replaceAll("\\s+", " ").replaceFirst("^(private |final )+", "");
+        boolean isUsed = code.element(new TreePath(header, parameter)).filter(element -> analysis
+                .uses(code.key(element)).size() > 1).isPresent();
+        return new Parameter(type, parameter.getName().toString(), "", isUsed);
     }
 
     private static String header(String name, List<Parameter> parameters) {
@@ -115,16 +145,12 @@ public final class SignatureSubjects extends RandomFiles {
         boolean isOpen = all.isEmpty() || !all.get(all.size() - 1).type().endsWith("...");
         switch (way) {
             case ADD -> all.add(random.nextInt(all.size() + (isOpen ? 1 : 0)), added(number, random));
-            case DROP -> {
-                if (!all.isEmpty()) {
-                    all.remove(random.nextInt(all.size()));
-                }
-            }
+            case DROP -> any(all, random).filter(i -> !all.get(i).isUsed()).ifPresent(i -> all.remove((int) i));
             case REORDER -> Collections.shuffle(all.subList(0, isOpen ? all.size() : all.size() - 1), random);
             case RENAME_PARAMETER -> any(all, random).ifPresent(i -> all.set(i,
-                    new Parameter(all.get(i).type(), "zq" + number + "p", "")));
-            case RETYPE -> any(all, random).ifPresent(i -> all.set(i,
-                    new Parameter(wider(all.get(i).type()), all.get(i).name(), "")));
+                    new Parameter(all.get(i).type(), "zq" + number + "p", "", true)));
+            case RETYPE -> any(all, random).filter(i -> !all.get(i).isUsed()).ifPresent(i -> all.set(i,
+                    new Parameter(wider(all.get(i).type()), all.get(i).name(), "", false)));
             case SEVERAL -> {
                 Collections.shuffle(all.subList(0, isOpen ? all.size() : all.size() - 1), random);
                 all.add(random.nextInt(all.size() + (isOpen ? 1 : 0)), added(number, random));
@@ -144,7 +170,7 @@ public final class SignatureSubjects extends RandomFiles {
     private static Parameter added(int number, Random random) {
         String[] parts = ADDED.get(random.nextInt(ADDED.size())).replace("zqN", "zq" + number + "p").split(" ", 2);
         int end = parts[1].indexOf(' ');
-        return new Parameter(parts[0], parts[1].substring(0, end), parts[1].substring(end));
+        return new Parameter(parts[0], parts[1].substring(0, end), parts[1].substring(end), false);
     }
 
     private static String wider(String type) {
