@@ -26,6 +26,7 @@ module dev.deftchisel.core {
     exports dev.deftchisel.change;
     exports dev.deftchisel.external;
     exports dev.deftchisel.guard;
+    exports dev.deftchisel.header.edited;
     exports dev.deftchisel.jdk;
     exports dev.deftchisel.journal;
     exports dev.deftchisel.navigation;
@@ -36,7 +37,6 @@ module dev.deftchisel.core {
     exports dev.deftchisel.problem.store;
     exports dev.deftchisel.rewrite;
     exports dev.deftchisel.rewrite.place;
-    exports dev.deftchisel.signature.editing;
     exports dev.deftchisel.source;
     exports dev.deftchisel.source.outline;
     exports dev.deftchisel.workspace;
@@ -87,6 +87,7 @@ module dev.deftchisel.core {
             dev.deftchisel.move.MoveToPackageFolderOperation,
             dev.deftchisel.rename.RenameOperation,
             dev.deftchisel.signature.ChangeSignatureOperation,
+            dev.deftchisel.signature.InlineParameterOperation,
             dev.deftchisel.signature.UseSupertypeOperation;
     provides dev.deftchisel.problem.Repair with
             dev.deftchisel.repair.type.RepeatedComparison,

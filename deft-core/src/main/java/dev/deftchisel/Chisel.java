@@ -12,6 +12,7 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
 import dev.deftchisel.change.Mapping;
+import dev.deftchisel.header.edited.EditedHeader;
 import dev.deftchisel.journal.Entry;
 import dev.deftchisel.journal.Journal;
 import dev.deftchisel.operation.Answers;
@@ -25,8 +26,6 @@ import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.problem.detection.Repairs;
 import dev.deftchisel.problem.detection.Rules;
 import dev.deftchisel.rewrite.NewFile;
-import dev.deftchisel.signature.ChangeSignatureOperation;
-import dev.deftchisel.signature.editing.EditedHeader;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.SourceText;
 import dev.deftchisel.source.TokenKind;
@@ -352,10 +351,10 @@ public final class Chisel implements AutoCloseable {
     public Outcome preview(EditedHeader header) {
         Analyst before = analyst().of(remade.typed(snapshot.with(
                 Map.of(header.file().path(), Optional.of(header.base())), Map.of())));
-        Outcome outcome = DeepStack.call(() -> new Planner(named(operations, ChangeSignatureOperation.ID), before)
+        Outcome outcome = DeepStack.call(() -> new Planner(named(operations, "change-signature"), before)
                 .plan(new ResolvedPlace(header.place(), before.snapshot().source(header.file().path()),
                         before.analyse(Focus.around(header.file().path(), header.place().selection()))),
-                        Answers.of(ChangeSignatureOperation.TO, header.typed())));
+                        Answers.of("to", header.typed())));
         return !(outcome instanceof Outcome.Preview preview) ? outcome : header.onto(preview.change())
                 .map(change -> (Outcome) new Outcome.Preview(change, preview.before()))
                 .orElseGet(() -> new Outcome.Refusal(List.of(Reason.at(header.file().path(), header.name(),

@@ -24,6 +24,7 @@ class ArchitectureTest {
             .layer("guard").definedBy("..guard..")
             .layer("operations").definedBy("..rename..", "..signature..", "..extract..", "..inline..", "..generate..",
                     "..declare..", "..access..", "..move..")
+            .layer("header").definedBy("..header..")
             .layer("navigation").definedBy("..navigation..")
             .layer("rules").definedBy("..rule..", "..repair..")
             .layer("problem").definedBy("..problem..")
@@ -46,16 +47,19 @@ class ArchitectureTest {
             .whereLayer("journal").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("guard").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("operations").mayNotBeAccessedByAnyLayer()
+            .whereLayer("header").mayOnlyBeAccessedByLayers("facade", "operations")
             .whereLayer("navigation").mayOnlyBeAccessedByLayers("facade")
             .whereLayer("rules").mayNotBeAccessedByAnyLayer()
             .whereLayer("problem").mayOnlyBeAccessedByLayers("facade", "rules")
             .whereLayer("member").mayOnlyBeAccessedByLayers("operations", "rules")
             .whereLayer("rewrite").mayOnlyBeAccessedByLayers("facade", "operations", "member", "problem", "rules")
-            .whereLayer("operation").mayOnlyBeAccessedByLayers("facade", "member", "operations", "problem", "rules")
+            .whereLayer("operation").mayOnlyBeAccessedByLayers("facade", "header", "member", "operations", "problem",
+                    "rules")
             .whereLayer("change").mayOnlyBeAccessedByLayers(
-                    "facade", "journal", "guard", "operation", "rewrite", "member", "operations", "problem")
+                    "facade", "journal", "guard", "header", "operation", "rewrite", "member", "operations",
+                    "problem")
             .whereLayer("analysis").mayOnlyBeAccessedByLayers(
-                    "facade", "guard", "change", "operation", "rewrite", "member", "operations", "navigation",
+                    "facade", "guard", "change", "header", "operation", "rewrite", "member", "operations", "navigation",
                     "problem",
                     "rules", "background");
 

@@ -8,6 +8,9 @@ import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.analysis.symbol.SymbolKind;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
+import dev.deftchisel.header.HeaderReader;
+import dev.deftchisel.header.ParameterOrigins;
+import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.member.parameter.AddedParameter;
 import dev.deftchisel.member.parameter.FamilyBodies;
 import dev.deftchisel.operation.Answers;
@@ -18,11 +21,8 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rename.Qualifier;
-import dev.deftchisel.signature.change.DeclaredHeader;
-import dev.deftchisel.signature.change.FunctionBodies;
-import dev.deftchisel.signature.header.HeaderReader;
-import dev.deftchisel.signature.header.ParameterOrigins;
-import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.signature.plan.DeclaredHeader;
+import dev.deftchisel.signature.plan.FunctionBodies;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -174,14 +174,20 @@ public final class ChangeSignatureOperation implements Operation {
             return Plan.refused(objection.get());
         }
         SymbolKey key = header.code().key(header.element());
-        Analysis before = FunctionBodies.with(analyst, FamilyBodies.with(analyst,
-                analyst.analyse(focus(analyst, header, typed)), key), key);
+        Analysis before = looking(analyst, header, typed);
         boolean isStaying = answers.single(CALLS).filter("stay"::equals).isPresent();
         Set<String> through = Arrays.stream(answers.single(THROUGH).orElse("").split(",")).map(String::strip)
                 .filter(name -> !name.isEmpty()).collect(Collectors.toSet());
         boolean isDeclaring = answers.single(THROWN).filter("declare"::equals).isPresent();
         return new PlannedSignature(analyst, before, key, typed, renamed(answers))
                 .plan(isStaying, through, isDeclaring);
+    }
+
+    /** An analysis of all that a change to a typed header may reach. */
+    static Analysis looking(Analyst analyst, DeclaredHeader header, TypedHeader typed) {
+        SymbolKey key = header.code().key(header.element());
+        return FunctionBodies.with(analyst, FamilyBodies.with(analyst,
+                analyst.analyse(focus(analyst, header, typed)), key), key);
     }
 
     /** What a header says that is not changed by one. */

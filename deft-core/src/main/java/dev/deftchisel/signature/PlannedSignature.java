@@ -8,16 +8,17 @@ import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.header.HeaderReader;
+import dev.deftchisel.header.ParameterOrigins;
+import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
+import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.signature.call.CallerThrows;
-import dev.deftchisel.signature.change.CallerChain;
-import dev.deftchisel.signature.change.DeclaredHeader;
-import dev.deftchisel.signature.change.HeaderTypes;
-import dev.deftchisel.signature.change.SignatureChange;
-import dev.deftchisel.signature.header.HeaderReader;
-import dev.deftchisel.signature.header.ParameterOrigins;
-import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.signature.plan.CallerChain;
+import dev.deftchisel.signature.plan.DeclaredHeader;
+import dev.deftchisel.signature.plan.HeaderTypes;
+import dev.deftchisel.signature.plan.SignatureChange;
 import dev.deftchisel.signature.written.SharedEdits;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
@@ -26,6 +27,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
@@ -91,6 +93,27 @@ final class PlannedSignature {
             return chain.callers();
         }).orElse(List.of());
         return written(callers, thrown, throwing);
+    }
+
+    /**
+     * The change to a header without a parameter that always has the same value, which bodies give it themselves.
+     *
+     * @param value as it is written in the file of the method
+     */
+    Plan withValue(int parameter, Function<TypeWriter, String> value) {
+        HeaderTypes.Result types = types(DeclaredHeader.of(before, method).orElseThrow(), typed);
+        if (types.types().isEmpty()) {
+            return Plan.refused(types.objection());
+        }
+        SharedEdits edits = new SharedEdits(before);
+        SignatureChange plain = change(types.types().get());
+        SignatureChange change = new SignatureChange(plain.own(), typed, plain.origins(), plain.types(), Set.of(),
+                Map.of(parameter, value.apply(edits.writer(plain.own().code()))));
+        SignatureEdits written = new SignatureEdits(before, change, edits);
+        Optional<Reason> objection = written.write();
+        return objection.isPresent() ? Plan.refused(objection.get())
+                : new Plan.Ready(edits.change("inline the parameter '" + change.oldName(parameter) + "' of '"
+                + change.own().header().core() + "'", written.effects(), List.of(written.note())), before);
     }
 
     private HeaderTypes.Result types(DeclaredHeader header, TypedHeader to) {

@@ -7,6 +7,7 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.analysis.symbol.Supertypes;
+import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
@@ -14,9 +15,8 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.ResolvedPlace;
-import dev.deftchisel.signature.change.DeclaredHeader;
-import dev.deftchisel.signature.change.NeededType;
-import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.signature.plan.DeclaredHeader;
+import dev.deftchisel.signature.plan.NeededType;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -70,7 +70,9 @@ public final class UseSupertypeOperation implements Operation {
     private static Optional<Found> found(ResolvedPlace resolved, AttributedFile code, TreePath path) {
         MethodTree method = (MethodTree) path.getParentPath().getLeaf();
         int index = method.getParameters().indexOf(path.getLeaf());
-        Optional<DeclaredHeader> header = code.findName(method).flatMap(name -> DeclaredHeader.at(code, name));
+        Optional<DeclaredHeader> header = code.element(path.getParentPath())
+                .flatMap(element -> DeclaredHeader.of(resolved.analysis(), code.key(element)))
+                .filter(one -> !one.isOfRecord());
         boolean isClass = header.isPresent() && index >= 0
                 && header.get().element().getParameters().get(index).asType() instanceof DeclaredType;
         if (!isClass) {

@@ -1,6 +1,6 @@
 package dev.deftchisel.signature.call;
 
-import dev.deftchisel.signature.change.SignatureChange;
+import dev.deftchisel.signature.plan.SignatureChange;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;

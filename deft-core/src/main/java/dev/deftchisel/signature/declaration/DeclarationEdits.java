@@ -1,16 +1,23 @@
 package dev.deftchisel.signature.declaration;
 
+import com.sun.source.tree.ExpressionStatementTree;
+import com.sun.source.tree.MethodInvocationTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.StatementTree;
 import dev.deftchisel.analysis.Analysis;
+import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
+import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.operation.Reason;
+import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.rewrite.TypeWriter;
-import dev.deftchisel.signature.change.DeclaredHeader;
-import dev.deftchisel.signature.change.SignatureChange;
-import dev.deftchisel.signature.change.TypedCode;
-import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.signature.plan.DeclaredHeader;
+import dev.deftchisel.signature.plan.SignatureChange;
+import dev.deftchisel.signature.plan.TypedCode;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
 import java.util.HashMap;
@@ -61,6 +68,7 @@ public final class DeclarationEdits {
         if (used.isPresent()) {
             return used;
         }
+        change.given().forEach(this::given);
         renames();
         Optional<Reason> modifiers = modifiers();
         if (modifiers.isPresent()) {
@@ -105,7 +113,7 @@ public final class DeclarationEdits {
 
     private Optional<Reason> usedThoughDropped() {
         for (int i = 0; i < change.before(); i++) {
-            if (!change.origins().contains(i)) {
+            if (!change.origins().contains(i) && !change.given().containsKey(i)) {
                 Optional<Binding> use = before.uses(key(i)).stream()
                         .filter(one -> one.role() != Role.DECLARATION && one.role() != Role.DOC).findFirst();
                 if (use.isPresent()) {
@@ -114,6 +122,29 @@ public final class DeclarationEdits {
             }
         }
         return Optional.empty();
+    }
+
+    /** The parameter becomes a variable at the start of the body, where that needs it. */
+    private void given(int parameter, String value) {
+        MethodTree method = (MethodTree) declared.path().getLeaf();
+        boolean isNeeded = method.getBody() != null && before.uses(key(parameter)).stream()
+                .anyMatch(use -> use.role() != Role.DECLARATION && use.role() != Role.DOC);
+        if (!isNeeded) {
+            return;
+        }
+        AttributedFile code = declared.code();
+        TypedHeader.TypedParameter one = declared.header().parameters().get(parameter);
+        Range written = declared.place(new Range(one.modifiers().start(), one.name().end()));
+        List<? extends StatementTree> statements = method.getBody().getStatements();
+        boolean callsOther = statements.get(0) instanceof ExpressionStatementTree first
+                && first.getExpression() instanceof MethodInvocationTree call && TreePaths.callsConstructor(call);
+        int at = callsOther ? code.range(statements.get(0)).end() : code.range(method.getBody()).start() + 1;
+        Layout layout = Layout.of(code.file());
+        String line = layout.lineEnd() + Layout.indentOf(code.file(), code.range(method).start()) + layout.unit();
+        edits.replace(new Range(at, at), List.of(), text -> {
+            edits.carry(text.write(line), written);
+            text.write(" = " + value + ";");
+        });
     }
 
     private String oldName(int origin) {

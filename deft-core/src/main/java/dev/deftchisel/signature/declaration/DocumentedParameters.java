@@ -1,8 +1,8 @@
 package dev.deftchisel.signature.declaration;
 
 import dev.deftchisel.rewrite.Layout;
-import dev.deftchisel.signature.change.DeclaredHeader;
-import dev.deftchisel.signature.change.SignatureChange;
+import dev.deftchisel.signature.plan.DeclaredHeader;
+import dev.deftchisel.signature.plan.SignatureChange;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;

@@ -1,9 +1,9 @@
 package dev.deftchisel.signature.declaration;
 
 import dev.deftchisel.analysis.symbol.AccessLevel;
-import dev.deftchisel.signature.change.DeclaredHeader;
-import dev.deftchisel.signature.change.SignatureChange;
-import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.header.TypedHeader;
+import dev.deftchisel.signature.plan.DeclaredHeader;
+import dev.deftchisel.signature.plan.SignatureChange;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
 import java.util.List;

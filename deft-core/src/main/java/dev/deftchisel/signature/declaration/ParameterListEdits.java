@@ -1,10 +1,10 @@
 package dev.deftchisel.signature.declaration;
 
+import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.operation.Reason;
-import dev.deftchisel.signature.change.DeclaredHeader;
-import dev.deftchisel.signature.change.SignatureChange;
-import dev.deftchisel.signature.change.TypedCode;
-import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.signature.plan.DeclaredHeader;
+import dev.deftchisel.signature.plan.SignatureChange;
+import dev.deftchisel.signature.plan.TypedCode;
 import dev.deftchisel.signature.written.ListSlots;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;

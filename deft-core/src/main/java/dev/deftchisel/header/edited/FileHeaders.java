@@ -1,6 +1,6 @@
-package dev.deftchisel.signature.editing;
+package dev.deftchisel.header.edited;
 
-import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.source.outline.MemberOutline;

@@ -1,4 +1,4 @@
-package dev.deftchisel.signature.header;
+package dev.deftchisel.header;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 

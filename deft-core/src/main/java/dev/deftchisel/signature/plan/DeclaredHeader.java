@@ -1,4 +1,4 @@
-package dev.deftchisel.signature.change;
+package dev.deftchisel.signature.plan;
 
 import com.sun.source.tree.ClassTree;
 import com.sun.source.tree.MethodTree;
@@ -8,8 +8,8 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.analysis.symbol.SymbolKey;
-import dev.deftchisel.signature.header.HeaderReader;
-import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.header.HeaderReader;
+import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.signature.written.ListSlots;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;

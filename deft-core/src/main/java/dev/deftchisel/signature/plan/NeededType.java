@@ -1,4 +1,4 @@
-package dev.deftchisel.signature.change;
+package dev.deftchisel.signature.plan;
 
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;

@@ -1,11 +1,11 @@
-package dev.deftchisel.signature.editing;
+package dev.deftchisel.header.edited;
 
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
+import dev.deftchisel.header.HeaderReader;
+import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.operation.Place;
-import dev.deftchisel.signature.header.HeaderReader;
-import dev.deftchisel.signature.header.TypedHeader;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;

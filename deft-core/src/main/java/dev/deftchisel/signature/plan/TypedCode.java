@@ -1,4 +1,4 @@
-package dev.deftchisel.signature.change;
+package dev.deftchisel.signature.plan;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;

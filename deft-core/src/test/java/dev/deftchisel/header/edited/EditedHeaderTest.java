@@ -1,9 +1,8 @@
-package dev.deftchisel.signature;
+package dev.deftchisel.header.edited;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import dev.deftchisel.signature.editing.EditedHeader;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
 import java.util.Optional;

@@ -1,14 +1,15 @@
-package dev.deftchisel.signature.change;
+package dev.deftchisel.signature.plan;
 
 import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.NewSignature;
-import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -26,9 +27,10 @@ import javax.lang.model.type.TypeMirror;
  * @param origins for each typed parameter the index of the one that it was, or {@link NewSignature#ADDED}
  * @param types   of the typed header
  * @param callers that get the new parameters as well, and pass them on
+ * @param given   for parameters that go, by index, the value that they always had, which bodies give them themselves
  */
 public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Integer> origins,
-        HeaderTypes.Resolved types, Set<SymbolKey> callers) {
+        HeaderTypes.Resolved types, Set<SymbolKey> callers, Map<Integer, String> given) {
 
     /** What stands for a value that somebody has to choose at each call. */
     private static final String TO_CHOOSE = "?";
@@ -37,16 +39,17 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
     public SignatureChange {
         origins = List.copyOf(origins);
         callers = Set.copyOf(callers);
+        given = Map.copyOf(given);
     }
 
     /** Without callers that pass anything on. */
     public SignatureChange(DeclaredHeader own, TypedHeader typed, List<Integer> origins, HeaderTypes.Resolved types) {
-        this(own, typed, origins, types, Set.of());
+        this(own, typed, origins, types, Set.of(), Map.of());
     }
 
     /** The same with callers that get the new parameters as well. */
     public SignatureChange through(Collection<SymbolKey> others) {
-        return new SignatureChange(own, typed, origins, types, Set.copyOf(others));
+        return new SignatureChange(own, typed, origins, types, Set.copyOf(others), given);
     }
 
     /** Whether calls get a mark instead of a value, which does not compile, so that each of them is visited. */

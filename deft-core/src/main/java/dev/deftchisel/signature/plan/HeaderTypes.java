@@ -1,12 +1,12 @@
-package dev.deftchisel.signature.change;
+package dev.deftchisel.signature.plan;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.CompilerError;
 import dev.deftchisel.analysis.compiler.Focus;
-import dev.deftchisel.signature.header.HeaderReader;
-import dev.deftchisel.signature.header.TypedHeader;
+import dev.deftchisel.header.HeaderReader;
+import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;

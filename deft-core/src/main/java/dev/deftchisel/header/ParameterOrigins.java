@@ -1,4 +1,4 @@
-package dev.deftchisel.signature.header;
+package dev.deftchisel.header;
 
 import dev.deftchisel.change.NewSignature;
 import java.util.ArrayList;

@@ -1,4 +1,4 @@
-package dev.deftchisel.signature.header;
+package dev.deftchisel.header;
 
 import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.source.Range;
