@@ -1,8 +1,13 @@
 package dev.deftchisel.signature;
 
+import com.sun.source.tree.ClassTree;
+import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.Tree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.analysis.symbol.SymbolKind;
@@ -32,6 +37,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -95,9 +101,9 @@ public final class ChangeSignatureOperation implements Operation {
 
     @Override
     public Optional<Offer> offer(ResolvedPlace resolved) {
-        return symbol(resolved).flatMap(symbol -> resolved.bindings().stream().findFirst()
-                .map(name -> new Offer(id(), "change the signature of " + symbol.signature(), Offer.Kind.REFACTORING,
-                        name.range(), questions(current(resolved, symbol)))));
+        return symbol(resolved).map(symbol -> new Offer(id(), "change the signature of " + symbol.signature(),
+                Offer.Kind.REFACTORING, resolved.bindings().stream().findFirst().map(Binding::range)
+                .orElse(resolved.place().selection()), questions(current(resolved, symbol))));
     }
 
     /** The header where it stands, when the place is in the file that declares it. */
@@ -106,23 +112,40 @@ public final class ChangeSignatureOperation implements Operation {
                 .orElse("");
     }
 
-    /** The method or constructor that is declared or called at a place, if the workspace declares it. */
+    /**
+     * The method or constructor that is declared or called at a place, or in whose header that is, if the workspace
+     * declares it.
+     */
     private static Optional<Symbol> symbol(ResolvedPlace resolved) {
         return NamedConstructor.at(resolved.analysis(), resolved.file(), resolved.place().caret())
-                .or(() -> resolved.symbol().flatMap(symbol -> canonical(resolved, symbol)))
-                .or(resolved::symbol)
-                .filter(symbol -> symbol.isSource()
-                        && (symbol.kind() == SymbolKind.METHOD || symbol.kind() == SymbolKind.CONSTRUCTOR));
+                .or(resolved::symbol).filter(ChangeSignatureOperation::hasHeader).or(() -> around(resolved))
+                .filter(Symbol::isSource);
     }
 
-    /** The canonical constructor of the record in whose header a name stands. */
-    private static Optional<Symbol> canonical(ResolvedPlace resolved, Symbol symbol) {
-        Optional<SymbolKey> type = symbol.kind() == SymbolKind.RECORD ? Optional.of(symbol.key())
-                : symbol.kind() == SymbolKind.RECORD_COMPONENT ? symbol.owner() : Optional.empty();
-        return type.flatMap(resolved.analysis()::known).map(Analysis.KnownElement::element)
-                .filter(TypeElement.class::isInstance)
-                .flatMap(record -> DeclaredHeader.canonical((TypeElement) record))
-                .flatMap(constructor -> resolved.analysis().symbol(resolved.analysis().key(constructor)));
+    private static boolean hasHeader(Symbol symbol) {
+        return symbol.kind() == SymbolKind.METHOD || symbol.kind() == SymbolKind.CONSTRUCTOR;
+    }
+
+    private static Optional<Symbol> around(ResolvedPlace resolved) {
+        int caret = resolved.place().caret();
+        return resolved.analysis().code(resolved.file().path()).stream()
+                .flatMap(code -> code.around(new Range(caret, caret)).stream()
+                        .filter(path -> path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof ClassTree)
+                        .limit(1).filter(path -> caret <= headEnd(code, path.getLeaf()))
+                        .flatMap(path -> code.element(path).stream()))
+                .map(element -> element instanceof TypeElement type ? DeclaredHeader.canonical(type).orElse(null)
+                        : element)
+                .filter(Objects::nonNull)
+                .flatMap(element -> resolved.analysis().symbol(resolved.analysis().key(element)).stream()).findFirst();
+    }
+
+    private static int headEnd(AttributedFile code, Tree tree) {
+        Range whole = code.range(tree);
+        if (tree instanceof MethodTree method) {
+            return method.getBody() == null ? whole.end() : code.range(method.getBody()).start();
+        }
+        return code.findName(tree).flatMap(name -> DeclaredHeader.ofRecord(code, name))
+                .map(header -> header.inner().end() + 1).orElse(whole.start() - 1);
     }
 
     @Override

@@ -17,8 +17,8 @@ import java.util.Optional;
 
 /**
  * A header that only gave parameters another order or name, or one more of them, is taken back by the one that was
- * there: the sources are the same, byte by byte, unless the first had to write an import or a qualifier, or a tag in
- * documentation, which the second has no reason to take away.
+ * there: the sources are the same, byte by byte, unless the first had to write an import or a qualifier, a lambda
+ * for a reference, or a variable for an argument, which the second has no reason to take away.
  */
 public final class SignatureBack implements TrialOracle {
 
@@ -30,9 +30,8 @@ public final class SignatureBack implements TrialOracle {
     @Override
     public Optional<String> objection(Chisel chisel, Applied applied) throws IOException {
         String header = applied.answers().single(SignatureSubjects.BACK).orElse("");
-        boolean writesMore = applied.change().files().stream().flatMap(file -> file.takenEdits().stream())
-                .anyMatch(edit -> edit.kind() == Edit.Kind.IMPORT || edit.kind() == Edit.Kind.QUALIFIER
-                        || edit.kind() == Edit.Kind.REFERENCE && edit.replacement().indexOf('.') >= 0);
+        boolean writesMore = applied.change().files().stream()
+                .anyMatch(changed -> changed.takenEdits().stream().anyMatch(edit -> writesMore(changed, edit)));
         Path file = applied.place().file();
         Optional<Range> name = applied.change().file(file).stream()
                 .flatMap(changed -> changed.takenEdits().stream())
@@ -60,5 +59,14 @@ public final class SignatureBack implements TrialOracle {
             }
         }
         return Optional.empty();
+    }
+
+    /** A lambda for a reference, or a variable for an argument, says the same in another way. */
+    private static boolean writesMore(FileChange file, Edit edit) {
+        String gone = file.before().content().substring(edit.range().start(), edit.range().end());
+        boolean isOtherForm = edit.kind() == Edit.Kind.CODE && (gone.contains("::") || gone.isEmpty()
+                && edit.replacement().contains(";"));
+        return isOtherForm || edit.kind() == Edit.Kind.IMPORT || edit.kind() == Edit.Kind.QUALIFIER
+                || edit.kind() == Edit.Kind.REFERENCE && edit.replacement().indexOf('.') >= 0;
     }
 }
