@@ -95,12 +95,15 @@ public record EditedHeader(SourceFile file, Range header, Range name, String agr
                         Edit.Kind.CODE));
             }
         }
-        if (!clean.get().equals(typed())) {
+        if (clean.get().equals(withoutValues())) {
+            values().forEach(value -> edits.add(Edit.of(value, "", Edit.Kind.CODE)));
+        } else {
             edits.add(Edit.of(header, clean.get(), Edit.Kind.CODE));
         }
         FileChange left = new FileChange(file.path(), Optional.empty(), file.text(), edits, false);
         return Optional.of(new Change(planned.title(), planned.files().stream()
-                .map(one -> one == own.get() ? left : one).toList(), planned.meaning(), planned.notes()));
+                .map(one -> one == own.get() ? left : one).toList(), planned.meaning(), planned.notes())
+                .note("the header was '" + HeaderReader.read(agreed).header().orElseThrow().core() + "'"));
     }
 
     /** As it is typed, or with types as they are written where the file does not know them. */
@@ -129,15 +132,20 @@ public record EditedHeader(SourceFile file, Range header, Range name, String agr
 
     /** The typed header without what calls pass, as Java reads it. */
     private String withoutValues() {
-        TypedHeader read = HeaderReader.read(typed()).header().orElseThrow();
         StringBuilder text = new StringBuilder();
-        int at = 0;
-        for (TypedHeader.TypedParameter parameter : read.parameters()) {
-            if (parameter.value().isPresent()) {
-                text.append(read.text(), at, parameter.name().end());
-                at = parameter.value().get().end();
-            }
+        int at = header.start();
+        for (Range value : values()) {
+            text.append(file.content(), at, value.start());
+            at = value.end();
         }
-        return text.append(read.text(), at, read.text().length()).toString();
+        return text.append(file.content(), at, header.end()).toString();
+    }
+
+    /** What calls pass, with the sign before it, where it stands in the file. */
+    private List<Range> values() {
+        return HeaderReader.read(typed()).header().orElseThrow().parameters().stream()
+                .filter(parameter -> parameter.value().isPresent())
+                .map(parameter -> new Range(header.start() + parameter.name().end(),
+                        header.start() + parameter.value().get().end())).toList();
     }
 }
