@@ -158,6 +158,10 @@ final class DemoCommand implements Callable<Integer> {
         heading("How many days are charged? Extract a parameter: the callers pass it, in the tests as well.");
         run("extract-parameter", "src/main/java/harbour/office/HarbourOffice.java:37:75-37:76", "--name", "days");
 
+        heading("Another header for a way to charge, as it is to be: what implements it and what calls it follows.");
+        run("change-signature", "harbour.dues.Tariff#due(Vessel,int)", "--to",
+                "Money due(int days, Vessel vessel, boolean isForeign = false)");
+
         heading("Inline a method that says no more than its call.");
         run("inline", "harbour.dues.TonnageTariff#isDangerous");
 

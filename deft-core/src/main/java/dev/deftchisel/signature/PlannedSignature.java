@@ -172,6 +172,7 @@ final class PlannedSignature {
             effects = effects.and(written.effects());
             notes.add((one == change ? "" : "'" + one.own().header().core() + "' becomes '" + one.newHeader()
                     + "': ") + written.note());
+            notes.addAll(written.notes());
         }
         Optional<Reason> objection = thrown.flatMap(one -> one.write(new CallerChain(before, throwing), edits));
         if (objection.isPresent()) {

@@ -19,6 +19,7 @@ import dev.deftchisel.signature.call.FunctionEdits;
 import dev.deftchisel.signature.call.LambdaForReference;
 import dev.deftchisel.signature.call.PassedArguments;
 import dev.deftchisel.signature.call.PatternEdits;
+import dev.deftchisel.signature.declaration.ComputedUses;
 import dev.deftchisel.signature.declaration.DeclarationEdits;
 import dev.deftchisel.signature.declaration.DocumentedParameters;
 import dev.deftchisel.signature.declaration.RecordMembers;
@@ -28,6 +29,7 @@ import dev.deftchisel.signature.plan.TypedCode;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.signature.written.SharedEdits;
 import dev.deftchisel.source.Range;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -49,6 +51,7 @@ final class SignatureEdits {
     private final Map<SymbolKey, String> names = new HashMap<>();
     private final Map<SymbolKey, NewSignature> signatures = new HashMap<>();
     private final Set<SymbolKey> opened = new HashSet<>();
+    private final List<String> notes = new ArrayList<>();
     private int calls;
     private int references;
     private int patterns;
@@ -99,6 +102,11 @@ final class SignatureEdits {
                 + " in documentation";
     }
 
+    /** What the user should look at besides; after {@link #write}. */
+    List<String> notes() {
+        return List.copyOf(notes);
+    }
+
     private static String counted(int count, String what) {
         return count + " " + what + (count == 1 ? "" : "s");
     }
@@ -134,6 +142,7 @@ final class SignatureEdits {
             signatures.put(key, change.signature((SymbolKey.Method) key, written.changesResult()));
         }
         Optional<Reason> objection = written.write();
+        notes.addAll(new ComputedUses(before, change, header.get()).notes());
         names.putAll(written.names());
         new DocumentedParameters(change, header.get(), in(home.get())).write();
         return objection;
