@@ -110,6 +110,7 @@ class CommandTest {
     void offersAndUses() throws Exception {
         // what is about the name itself comes first
         assertEquals("""
+                change-signature  change the signature of TideWindow(LocalTime, Duration, LocalTime)
                 rename  rename the record harbour.tides.TideWindow
                 generate-constructor  generate a constructor of TideWindow
                 generate-equality  generate the equality of TideWindow

@@ -12,6 +12,7 @@ import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.code.RecordPattern;
 import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
@@ -30,6 +31,8 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
+import javax.lang.model.element.RecordComponentElement;
+import javax.lang.model.element.TypeElement;
 
 /**
  * Compares what is passed for which parameter where methods get other parameters: each argument that stays is the same
@@ -78,25 +81,53 @@ public final class ArgumentComparison {
     }
 
     private void compareParameters(SymbolKey key, ExecutableElement method, List<Integer> origins) {
-        Optional<ExecutableElement> now = element(after, mapping.key(key));
-        Optional<Binding> declared = before.declaration(key);
-        if (now.isEmpty() || declared.isEmpty()) {
+        SymbolKey expected = mapping.key(key);
+        // nobody may have met it, as the constructor that a record has by itself
+        Optional<ExecutableElement> now = element(after, expected).or(() -> after.known(((SymbolKey.Method) expected)
+                .owner()).stream().flatMap(owner -> owner.element().getEnclosedElements().stream())
+                .filter(member -> member instanceof ExecutableElement && after.key(member).equals(expected))
+                .map(ExecutableElement.class::cast).findFirst());
+        // that of a record need not be declared where it can be seen
+        Optional<Binding> declared = before.declaration(key).or(() -> before.declaration(((SymbolKey.Method) key)
+                .owner()));
+        if (declared.isEmpty()) {
             return;
         }
-        boolean isRight = now.get().getParameters().size() == origins.size();
+        boolean isRight = now.isPresent() && now.get().getParameters().size() == origins.size();
         for (int i = 0; isRight && i < origins.size(); i++) {
-            if (origins.get(i) != NewSignature.ADDED) {
-                SymbolKey was = before.key(method.getParameters().get(origins.get(i)));
-                SymbolKey is = after.key(now.get().getParameters().get(i));
-                boolean areKnown = was instanceof SymbolKey.Local && is instanceof SymbolKey.Local
-                        || was instanceof SymbolKey.Field && is instanceof SymbolKey.Field;
-                isRight = !areKnown || mapping.key(was).equals(is);
-            }
+            isRight = origins.get(i) == NewSignature.ADDED
+                    || isSame(method, origins.get(i), now.get(), i);
         }
         if (!isRight) {
             tell(declared.get().file(), declared.get().range(),
                     "its parameters would not be those that were announced");
         }
+    }
+
+    /** Whether a parameter is the same variable, or stands for the same component of a record. */
+    private boolean isSame(ExecutableElement method, int origin, ExecutableElement now, int index) {
+        SymbolKey was = before.key(method.getParameters().get(origin));
+        SymbolKey is = after.key(now.getParameters().get(index));
+        boolean isRecord = method.getKind() == ElementKind.CONSTRUCTOR
+                && method.getEnclosingElement().getKind() == ElementKind.RECORD;
+        boolean isCanonical = isRecord && isCanonical(method) && isCanonical(now);
+        if (isCanonical) {
+            return mapping.key(component(before, method, origin)).equals(component(after, now, index));
+        }
+        return !(was instanceof SymbolKey.Local) || !(is instanceof SymbolKey.Local) || mapping.key(was).equals(is);
+    }
+
+    private static boolean isCanonical(ExecutableElement constructor) {
+        List<? extends RecordComponentElement> components = ((TypeElement) constructor.getEnclosingElement())
+                .getRecordComponents();
+        return components.stream().map(one -> NamedTypes.shown(one.asType())).toList().equals(constructor
+                .getParameters().stream().map(one -> NamedTypes.shown(one.asType())).toList());
+    }
+
+    private static SymbolKey component(Analysis analysis, ExecutableElement constructor, int index) {
+        TypeElement record = (TypeElement) constructor.getEnclosingElement();
+        return new SymbolKey.Field(analysis.key(record), record.getRecordComponents().get(index).getSimpleName()
+                .toString());
     }
 
     /** What is asked of a component is asked of the same one by each pattern (JLS 14.30.1). */
