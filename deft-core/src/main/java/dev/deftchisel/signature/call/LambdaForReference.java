@@ -182,11 +182,9 @@ public final class LambdaForReference {
                 .forEach(one -> known.add(one.getSimpleName().toString()));
         values.forEach(value -> known.addAll(identifiers(value)));
         known.addAll(identifiers(code.text(tree.getQualifierExpression())));
-        int first = takesObject(code, path) ? 1 : 0;
         List<String> names = new ArrayList<>();
         for (int i = 0; i < taken.size(); i++) {
             int origin = taken.get(i);
-            int last = method.getParameters().size() - 1;
             names.add(NewName.free(known, origin == NewSignature.ADDED ? change.name(i) : wish(origin)));
             known.add(names.get(i));
         }
