@@ -51,7 +51,8 @@ final class RetypedResults {
                 && before.code(trace.file()).stream().anyMatch(code -> code.around(trace.range()).stream()
                 .filter(path -> path.getLeaf() instanceof MethodInvocationTree
                         && code.range(path.getLeaf()).equals(trace.range()))
-                .anyMatch(path -> isAnnounced(code, path, actual) && saysType(code, path, isReference(actual))));
+                .anyMatch(path -> isAnnounced(code, path, actual) && saysType(code, path, isReference(actual))
+                        && !RetypedValues.makesAnother(code, path, trace.value(), actual)));
     }
 
     /**
