@@ -32,6 +32,21 @@ public record NewSignature(String descriptor, Optional<List<Integer>> origins) {
         return origins.filter(all -> all.equals(IntStream.range(0, before).boxed().toList())).isPresent();
     }
 
+    /** The parameters of a descriptor (JVMS 4.3.3). */
+    public static List<String> parameters(String descriptor) {
+        List<String> found = new ArrayList<>();
+        int at = 1;
+        while (descriptor.charAt(at) != ')') {
+            int start = at;
+            while (descriptor.charAt(at) == '[') {
+                at++;
+            }
+            at = descriptor.charAt(at) == 'L' ? descriptor.indexOf(';', at) + 1 : at + 1;
+            found.add(descriptor.substring(start, at));
+        }
+        return found;
+    }
+
     /** Where the parameters of this one were before another change that came first. */
     NewSignature after(NewSignature first) {
         return new NewSignature(descriptor, origins.flatMap(all -> first.origins.map(earlier -> {

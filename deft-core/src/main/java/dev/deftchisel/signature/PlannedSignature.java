@@ -78,6 +78,7 @@ final class PlannedSignature {
             return Plan.refused("'" + taken.get() + "' stands in the code already, so it cannot be the mark for a "
                     + "value that you have to choose");
         }
+        Analysis first = before;
         List<SymbolKey> callers = through.isEmpty() ? List.of() : callers(through);
         Optional<String> unknown = through.stream().filter(name -> callers.stream()
                 .flatMap(key -> before.symbol(key).stream()).noneMatch(symbol -> isCalled(symbol, name))).findFirst();
@@ -92,7 +93,9 @@ final class PlannedSignature {
             before = chain.before();
             return chain.callers();
         }).orElse(List.of());
-        return written(callers, thrown, throwing);
+        SignatureChange known = before == first ? change : change(types(DeclaredHeader.of(before, method)
+                .orElseThrow(), typed).types().orElseThrow());
+        return written(known, callers, thrown, throwing);
     }
 
     /**
@@ -142,12 +145,12 @@ final class PlannedSignature {
         return full.equals(dotted) || full.endsWith("." + dotted);
     }
 
-    private Plan written(List<SymbolKey> callers, Optional<CallerThrows> thrown, List<SymbolKey> throwing) {
+    private Plan written(SignatureChange plain, List<SymbolKey> callers, Optional<CallerThrows> thrown,
+            List<SymbolKey> throwing) {
         SharedEdits edits = new SharedEdits(before);
-        HeaderTypes.Result types = types(DeclaredHeader.of(before, method).orElseThrow(), typed);
         Set<SymbolKey> all = new HashSet<>();
         callers.forEach(caller -> all.addAll(Family.of(before.symbol(caller).orElseThrow(), before)));
-        SignatureChange change = change(types.types().orElseThrow()).through(all);
+        SignatureChange change = plain.through(all);
         List<SignatureChange> changes = new ArrayList<>(List.of(change));
         Set<SymbolKey> done = new HashSet<>();
         for (SymbolKey caller : callers) {

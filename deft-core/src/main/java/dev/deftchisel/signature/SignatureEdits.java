@@ -235,7 +235,7 @@ final class SignatureEdits {
                         && !other.key().equals(use.key()))
                 .map(Binding::key).filter(SymbolKey.Method.class::isInstance).map(SymbolKey.Method.class::cast)
                 .filter(constructor -> constructor.name().equals(own.name())
-                        && SignatureChange.parameters(constructor.descriptor()).size() == change.before())
+                        && NewSignature.parameters(constructor.descriptor()).size() == change.before())
                 .forEach(constructor -> signatures.put(constructor, change.signature(constructor, false)));
     }
 

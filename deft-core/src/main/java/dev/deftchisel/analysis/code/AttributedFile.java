@@ -386,6 +386,11 @@ public final class AttributedFile {
         return List.copyOf(found);
     }
 
+    /** The smallest expression around a stretch of code, such as the name that stands there. */
+    public Optional<TreePath> expression(Range range) {
+        return around(range).stream().filter(path -> path.getLeaf() instanceof ExpressionTree).findFirst();
+    }
+
     /**
      * The class, method or variable that declares a name. Variables that are declared together begin with the same
      * type, so that the later ones are around the names of the earlier ones.

@@ -19,7 +19,6 @@ import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Mapping;
 import dev.deftchisel.change.NewSignature;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -56,8 +55,8 @@ final class RetypedValues {
 
     private void compare(SymbolKey key, ExecutableElement method, List<Integer> origins,
             List<Difference> differences) {
-        List<String> now = types(((SymbolKey.Method) mapping.key(key)).descriptor());
-        List<String> was = types(((SymbolKey.Method) key).descriptor());
+        List<String> now = NewSignature.parameters(((SymbolKey.Method) mapping.key(key)).descriptor());
+        List<String> was = NewSignature.parameters(((SymbolKey.Method) key).descriptor());
         for (int i = 0; i < origins.size() && origins.size() == now.size(); i++) {
             int origin = origins.get(i);
             boolean isOther = origin != NewSignature.ADDED && origin < was.size()
@@ -80,26 +79,9 @@ final class RetypedValues {
         }
     }
 
-    /** The parameters of a descriptor (JVMS 4.3.3). */
-    private static List<String> types(String descriptor) {
-        List<String> found = new ArrayList<>();
-        int at = 1;
-        while (descriptor.charAt(at) != ')') {
-            int start = at;
-            while (descriptor.charAt(at) == '[') {
-                at++;
-            }
-            at = descriptor.charAt(at) == 'L' ? descriptor.indexOf(';', at) + 1 : at + 1;
-            found.add(descriptor.substring(start, at));
-        }
-        return found;
-    }
-
     private boolean makesAnother(Binding use, String from, String to) {
         Optional<AttributedFile> code = before.code(use.file());
-        Optional<TreePath> value = code.flatMap(file -> file.around(use.range()).stream()
-                .filter(path -> path.getLeaf() instanceof ExpressionTree)
-                .min(Comparator.comparingInt(path -> file.range(path.getLeaf()).length())));
+        Optional<TreePath> value = code.flatMap(file -> file.expression(use.range()));
         return value.filter(path -> makesAnother(code.get(), path, from, to)).isPresent();
     }
 

@@ -271,13 +271,8 @@ public final class AddedParameter {
 
     /** A descriptor with one more parameter (JVMS 4.3.3). */
     public static String withParameter(String descriptor, int index, String added) {
-        int at = 1;
-        for (int i = 0; i < index; i++) {
-            while (descriptor.charAt(at) == '[') {
-                at++;
-            }
-            at = descriptor.charAt(at) == 'L' ? descriptor.indexOf(';', at) + 1 : at + 1;
-        }
-        return descriptor.substring(0, at) + added + descriptor.substring(at);
+        List<String> all = new ArrayList<>(NewSignature.parameters(descriptor));
+        all.add(index, added);
+        return "(" + String.join("", all) + descriptor.substring(descriptor.indexOf(')'));
     }
 }

@@ -19,8 +19,6 @@ import dev.deftchisel.signature.plan.SignatureChange;
 import dev.deftchisel.signature.plan.TypedCode;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TokenKind;
-import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -173,13 +171,8 @@ final class EvaluatedBefore {
     private String name(int argument, InsertionPoint.Before before) {
         Range around = code.members().stream().filter(member -> member.encloses(code.range(before.tree()))).findFirst()
                 .orElse(code.range(before.list()));
-        Tokens tokens = code.tokens();
         Set<String> taken = new HashSet<>(names.values());
-        for (int i = tokens.at(around.start()); i < tokens.count() && tokens.start(i) < around.end(); i++) {
-            if (tokens.kind(i) == TokenKind.IDENTIFIER) {
-                taken.add(tokens.text(i));
-            }
-        }
+        taken.addAll(code.tokens().names(around));
         return NewName.free(taken, change.oldName(Math.min(argument, change.before() - 1)));
     }
 

@@ -14,7 +14,6 @@ import dev.deftchisel.signature.plan.TypedCode;
 import dev.deftchisel.signature.written.ListSlots;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -131,13 +130,7 @@ final class LambdaEdits {
         Set<String> names = new HashSet<>();
         code.visible(path).stream().filter(one -> one instanceof VariableElement && !one.getKind().isField())
                 .forEach(one -> names.add(one.getSimpleName().toString()));
-        Tokens tokens = code.tokens();
-        Range whole = code.range(path.getLeaf());
-        for (int i = tokens.at(whole.start()); i < tokens.count() && tokens.start(i) < whole.end(); i++) {
-            if (tokens.kind(i) == TokenKind.IDENTIFIER) {
-                names.add(tokens.text(i));
-            }
-        }
+        names.addAll(code.tokens().names(code.range(path.getLeaf())));
         return names;
     }
 }

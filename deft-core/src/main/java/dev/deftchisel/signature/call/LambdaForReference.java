@@ -23,7 +23,6 @@ import dev.deftchisel.signature.plan.SignatureChange;
 import dev.deftchisel.signature.plan.TypedCode;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -180,8 +179,8 @@ public final class LambdaForReference {
         Set<String> known = new HashSet<>();
         code.visible(path).stream().filter(one -> one instanceof VariableElement && !one.getKind().isField())
                 .forEach(one -> known.add(one.getSimpleName().toString()));
-        values.forEach(value -> known.addAll(identifiers(value)));
-        known.addAll(identifiers(code.text(tree.getQualifierExpression())));
+        values.forEach(value -> known.addAll(Tokens.of(value).names()));
+        known.addAll(code.tokens().names(code.range(tree.getQualifierExpression())));
         List<String> names = new ArrayList<>();
         for (int i = 0; i < taken.size(); i++) {
             int origin = taken.get(i);
@@ -202,14 +201,6 @@ public final class LambdaForReference {
         }
         return last < 0 ? "value" : method.getParameters().get(Math.min(origin - first, last)).getSimpleName()
                 .toString();
-    }
-
-    private static Set<String> identifiers(String text) {
-        Tokens tokens = Tokens.of(text);
-        Set<String> found = new HashSet<>();
-        IntStream.range(0, tokens.count()).filter(i -> tokens.kind(i) == TokenKind.IDENTIFIER)
-                .forEach(i -> found.add(tokens.text(i)));
-        return found;
     }
 
     private static String decapitalised(String name) {

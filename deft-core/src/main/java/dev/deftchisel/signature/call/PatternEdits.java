@@ -13,10 +13,8 @@ import dev.deftchisel.signature.plan.TypedCode;
 import dev.deftchisel.signature.written.ListSlots;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -58,7 +56,7 @@ public final class PatternEdits {
         }
         ListSlots slots = new ListSlots(code.file(), pattern.inner(), pattern.parts());
         List<ListSlots.Item> items = new ArrayList<>();
-        Set<String> taken = names();
+        Set<String> taken = code.tokens().names();
         for (int i = 0; i < change.origins().size(); i++) {
             if (change.isAdded(i)) {
                 String any = code.file().module().level() >= LEVEL_OF_UNNAMED ? "_"
@@ -92,16 +90,5 @@ public final class PatternEdits {
         TypeElement here = code.elements().getTypeElement(type.getQualifiedName());
         return here != null && code.isKind(code.types().erasure(here.getRecordComponents().get(component).asType()),
                 code.types().erasure(variable));
-    }
-
-    private Set<String> names() {
-        Set<String> names = new HashSet<>();
-        Tokens tokens = code.tokens();
-        for (int i = 0; i < tokens.count(); i++) {
-            if (tokens.kind(i) == TokenKind.IDENTIFIER) {
-                names.add(tokens.text(i));
-            }
-        }
-        return names;
     }
 }

@@ -2,7 +2,6 @@ package dev.deftchisel.signature.declaration;
 
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.CompoundAssignmentTree;
-import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
 import com.sun.source.util.TreePath;
@@ -14,7 +13,6 @@ import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.signature.plan.DeclaredHeader;
 import dev.deftchisel.signature.plan.SignatureChange;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
 
@@ -54,9 +52,7 @@ public final class ComputedUses {
 
     private boolean isComputedWith(Binding use) {
         AttributedFile code = declared.code();
-        return use.file().equals(code.file().path()) && code.around(use.range()).stream()
-                .filter(path -> path.getLeaf() instanceof ExpressionTree)
-                .min(Comparator.comparingInt(path -> code.range(path.getLeaf()).length()))
+        return use.file().equals(code.file().path()) && code.expression(use.range())
                 .map(TreePaths::outer).map(TreePath::getLeaf).filter(ComputedUses::computes).isPresent();
     }
 

@@ -3,7 +3,6 @@ package dev.deftchisel.signature.plan;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.EnhancedForLoopTree;
-import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.InstanceOfTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.Tree;
@@ -15,7 +14,6 @@ import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Element;
@@ -58,9 +56,8 @@ public final class NeededType {
     }
 
     private boolean isEnough(TypeElement candidate, Binding use) {
-        Optional<TreePath> name = use.file().equals(code.file().path()) ? code.around(use.range()).stream()
-                .filter(path -> path.getLeaf() instanceof ExpressionTree)
-                .min(Comparator.comparingInt(path -> code.range(path.getLeaf()).length())) : Optional.empty();
+        Optional<TreePath> name = use.file().equals(code.file().path()) ? code.expression(use.range())
+                : Optional.empty();
         return name.filter(path -> isEnough(candidate, path)).isPresent();
     }
 

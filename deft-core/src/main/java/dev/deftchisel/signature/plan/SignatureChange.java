@@ -5,7 +5,6 @@ import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.source.Range;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
@@ -181,7 +180,7 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
      * @param hasOtherResult whether its result gets the new type too
      */
     public NewSignature signature(SymbolKey.Method method, boolean hasOtherResult) {
-        List<String> parameters = parameters(method.descriptor());
+        List<String> parameters = NewSignature.parameters(method.descriptor());
         StringBuilder descriptor = new StringBuilder("(");
         for (int i = 0; i < origins.size(); i++) {
             descriptor.append(isAdded(i) || isRetyped(i) ? types.code().descriptor(type(i))
@@ -191,20 +190,5 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
         return new NewSignature(descriptor.append(')')
                 .append(hasOtherResult ? types.code().descriptor(types.method().getReturnType())
                         : result).toString(), Optional.of(origins));
-    }
-
-    /** The parameters of a descriptor (JVMS 4.3.3). */
-    public static List<String> parameters(String descriptor) {
-        List<String> found = new ArrayList<>();
-        int at = 1;
-        while (descriptor.charAt(at) != ')') {
-            int start = at;
-            while (descriptor.charAt(at) == '[') {
-                at++;
-            }
-            at = descriptor.charAt(at) == 'L' ? descriptor.indexOf(';', at) + 1 : at + 1;
-            found.add(descriptor.substring(start, at));
-        }
-        return found;
     }
 }
