@@ -89,6 +89,11 @@ public record TypedHeader(String text, Head head, Range name, List<TypedParamete
                 one.value().isPresent())).toList();
     }
 
+    /** A parameter as it is declared, without what calls pass for it. */
+    public String declared(TypedParameter parameter) {
+        return at(new Range(parameter.modifiers().start(), parameter.name().end()));
+    }
+
     /** What stands at a range. */
     public String at(Range range) {
         return text.substring(range.start(), range.end());

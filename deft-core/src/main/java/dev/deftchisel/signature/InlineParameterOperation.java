@@ -2,10 +2,8 @@ package dev.deftchisel.signature;
 
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LiteralTree;
-import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.tree.UnaryTree;
-import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
@@ -26,7 +24,7 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.signature.plan.DeclaredHeader;
-import dev.deftchisel.source.Range;
+import dev.deftchisel.signature.plan.PlacedParameter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -56,34 +54,10 @@ public final class InlineParameterOperation implements Operation {
         return List.of();
     }
 
-    /** A parameter of a method at a place. */
-    private record Found(DeclaredHeader header, int index) {
-
-        String name() {
-            return header.header().at(header.header().parameters().get(index).name());
-        }
-
-        Range range() {
-            return header.place(header.header().parameters().get(index).name());
-        }
-    }
-
-    private static Optional<Found> found(ResolvedPlace resolved) {
-        Optional<AttributedFile> code = resolved.analysis().code(resolved.file().path());
-        return resolved.bindings().stream().findFirst()
-                .flatMap(binding -> resolved.analysis().declaration(binding.key()))
-                .filter(declared -> declared.file().equals(resolved.file().path()))
-                .flatMap(declared -> code.flatMap(file -> file.declaration(declared.range())))
-                .filter(path -> path.getLeaf() instanceof VariableTree
-                        && path.getParentPath().getLeaf() instanceof MethodTree)
-                .flatMap(path -> code.flatMap(file -> {
-                    MethodTree method = (MethodTree) path.getParentPath().getLeaf();
-                    return file.element(path.getParentPath())
-                            .flatMap(element -> DeclaredHeader.of(resolved.analysis(), file.key(element)))
-                            .filter(header -> !header.isOfRecord())
-                            .map(header -> new Found(header, method.getParameters().indexOf(path.getLeaf())));
-                })).filter(one -> one.index() >= 0 && !(one.header().element().isVarArgs()
-                        && one.index() == one.header().header().parameters().size() - 1));
+    /** One that is not of any number. */
+    private static Optional<PlacedParameter> found(ResolvedPlace resolved) {
+        return PlacedParameter.at(resolved).filter(one -> !(one.header().element().isVarArgs()
+                && one.index() == one.header().header().parameters().size() - 1));
     }
 
     @Override
@@ -94,7 +68,7 @@ public final class InlineParameterOperation implements Operation {
 
     @Override
     public Plan plan(ResolvedPlace resolved, Answers answers, Analyst analyst) {
-        Optional<Found> found = found(resolved);
+        Optional<PlacedParameter> found = found(resolved);
         if (found.isEmpty()) {
             return Plan.refused(resolved, "there is no parameter of a method here that calls pass one value for");
         }
@@ -120,9 +94,8 @@ public final class InlineParameterOperation implements Operation {
     private static String without(TypedHeader header, int index) {
         List<String> parameters = new ArrayList<>();
         for (int i = 0; i < header.parameters().size(); i++) {
-            TypedHeader.TypedParameter one = header.parameters().get(i);
             if (i != index) {
-                parameters.add(header.at(new Range(one.modifiers().start(), one.name().end())));
+                parameters.add(header.declared(header.parameters().get(i)));
             }
         }
         return header.at(header.name()) + "(" + String.join(", ", parameters) + ")";

@@ -209,8 +209,7 @@ final class PlannedSignature {
         own.header().known().forEach(parameter -> names.add(parameter.name()));
         code.occurrences(own.path()).forEach(one -> names.add(one.variable().getSimpleName().toString()));
         List<String> parameters = new ArrayList<>();
-        own.header().parameters().forEach(one -> parameters.add(own.header().at(new Range(one.modifiers().start(),
-                one.name().end()))));
+        own.header().parameters().forEach(one -> parameters.add(own.header().declared(one)));
         List<Integer> origins = new ArrayList<>(IntStream.range(0, parameters.size()).boxed().toList());
         int at = parameters.size() - (own.element().isVarArgs() ? 1 : 0);
         for (int i = 0; i < change.origins().size(); i++) {

@@ -1,8 +1,5 @@
 package dev.deftchisel.signature;
 
-import com.sun.source.tree.MethodTree;
-import com.sun.source.tree.VariableTree;
-import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.NamedTypes;
@@ -17,6 +14,7 @@ import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.signature.plan.DeclaredHeader;
 import dev.deftchisel.signature.plan.NeededType;
+import dev.deftchisel.signature.plan.PlacedParameter;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -53,40 +51,29 @@ public final class UseSupertypeOperation implements Operation {
     }
 
     /** A parameter of a method at a place, and the types that would do for it, the most general one first. */
-    private record Found(DeclaredHeader header, int index, List<TypeElement> types) {
+    private record Found(PlacedParameter parameter, List<TypeElement> types) {
     }
 
     private static Optional<Found> found(ResolvedPlace resolved) {
-        Optional<AttributedFile> code = resolved.analysis().code(resolved.file().path());
-        Optional<TreePath> parameter = resolved.bindings().stream().findFirst()
-                .flatMap(binding -> resolved.analysis().declaration(binding.key()))
-                .filter(declared -> declared.file().equals(resolved.file().path()))
-                .flatMap(declared -> code.flatMap(file -> file.declaration(declared.range())))
-                .filter(path -> path.getLeaf() instanceof VariableTree
-                        && path.getParentPath().getLeaf() instanceof MethodTree);
-        return parameter.flatMap(path -> code.flatMap(file -> found(resolved, file, path)));
+        return PlacedParameter.at(resolved).filter(one -> type(one) instanceof DeclaredType)
+                .flatMap(one -> found(resolved, one));
     }
 
-    private static Optional<Found> found(ResolvedPlace resolved, AttributedFile code, TreePath path) {
-        MethodTree method = (MethodTree) path.getParentPath().getLeaf();
-        int index = method.getParameters().indexOf(path.getLeaf());
-        Optional<DeclaredHeader> header = code.element(path.getParentPath())
-                .flatMap(element -> DeclaredHeader.of(resolved.analysis(), code.key(element)))
-                .filter(one -> !one.isOfRecord());
-        boolean isClass = header.isPresent() && index >= 0
-                && header.get().element().getParameters().get(index).asType() instanceof DeclaredType;
-        if (!isClass) {
-            return Optional.empty();
-        }
-        DeclaredType type = (DeclaredType) header.get().element().getParameters().get(index).asType();
+    private static TypeMirror type(PlacedParameter parameter) {
+        return parameter.header().element().getParameters().get(parameter.index()).asType();
+    }
+
+    private static Optional<Found> found(ResolvedPlace resolved, PlacedParameter parameter) {
+        AttributedFile code = parameter.header().code();
+        DeclaredType type = (DeclaredType) type(parameter);
         List<TypeElement> above = new ArrayList<>(Supertypes.of((TypeElement) type.asElement(), code.types()));
-        NeededType needed = new NeededType(resolved.analysis(), code, code.element(path).orElseThrow());
+        NeededType needed = new NeededType(resolved.analysis(), code, code.element(parameter.path()).orElseThrow());
         List<TypeElement> fitting = above.stream().filter(candidate -> needed.isUsed() && needed.isEnough(candidate))
                 .collect(Collectors.toList());
         List<TypeElement> all = List.copyOf(fitting);
         fitting.sort(Comparator.comparing((TypeElement one) -> all.stream().filter(other -> isBelow(code, one, other))
                 .count()).thenComparing(one -> one.getKind() == ElementKind.CLASS));
-        return fitting.isEmpty() ? Optional.empty() : Optional.of(new Found(header.get(), index, fitting));
+        return fitting.isEmpty() ? Optional.empty() : Optional.of(new Found(parameter, fitting));
     }
 
     private static boolean isBelow(AttributedFile code, TypeElement one, TypeElement other) {
@@ -97,13 +84,8 @@ public final class UseSupertypeOperation implements Operation {
     @Override
     public Optional<Offer> offer(ResolvedPlace resolved) {
         return found(resolved).map(found -> new Offer(id(), "take any '" + found.types().get(0).getSimpleName()
-                + "' for '" + name(found) + "'", Offer.Kind.REFACTORING, found.header().place(found.header().header()
-                .parameters().get(found.index()).name()), questions()));
-    }
-
-    private static String name(Found found) {
-        TypedHeader header = found.header().header();
-        return header.at(header.parameters().get(found.index()).name());
+                + "' for '" + found.parameter().name() + "'", Offer.Kind.REFACTORING, found.parameter().range(),
+                questions()));
     }
 
     @Override
@@ -120,15 +102,15 @@ public final class UseSupertypeOperation implements Operation {
             return Plan.refused(resolved, "'" + wanted + "' would not do here; these would: " + found.get().types()
                     .stream().map(one -> NamedTypes.shown(one.asType())).collect(Collectors.joining(", ")));
         }
-        DeclaredHeader header = found.get().header();
-        TypeMirror now = header.element().getParameters().get(found.get().index()).asType();
+        PlacedParameter parameter = found.get().parameter();
+        DeclaredHeader header = parameter.header();
         // by simple names, which are imported where that is needed
-        String text = Supertypes.as(now, type.get(), header.code().types()).map(NamedTypes::shown)
+        String text = Supertypes.as(type(parameter), type.get(), header.code().types()).map(NamedTypes::shown)
                 .orElse(type.get().getSimpleName().toString()).replaceAll("\\b(?:\\p{Ll}\\w*\\.)+(?=\\p{Lu})", "");
         Place name = new Place(resolved.file().path(), new Range(header.name().start(), header.name().start()));
         ResolvedPlace method = new ResolvedPlace(name, resolved.file(), resolved.analysis());
         return new ChangeSignatureOperation().plan(method, Answers.of(ChangeSignatureOperation.TO,
-                retyped(header.header(), found.get().index(), text)), analyst);
+                retyped(header.header(), parameter.index(), text)), analyst);
     }
 
     private static String retyped(TypedHeader header, int index, String type) {
@@ -136,7 +118,7 @@ public final class UseSupertypeOperation implements Operation {
         for (int i = 0; i < header.parameters().size(); i++) {
             TypedHeader.TypedParameter one = header.parameters().get(i);
             parameters.add(i == index ? type + " " + header.at(one.name())
-                    : header.at(new Range(one.modifiers().start(), one.name().end())));
+                    : header.declared(one));
         }
         return header.at(header.name()) + "(" + String.join(", ", parameters) + ")";
     }

@@ -66,10 +66,15 @@ public final class Functions {
         return code.expressions(new TreePath(code.unit())).stream()
                 .filter(path -> path.getLeaf() instanceof LambdaExpressionTree
                         || path.getLeaf() instanceof MemberReferenceTree)
-                .flatMap(path -> code.type(path).stream().flatMap(type -> bounds(type).stream())
-                        .flatMap(type -> method(code, type).stream())
-                        .map(function -> new Implementation(code, path, function)))
+                .flatMap(path -> implementation(code, path).stream())
                 .toList();
+    }
+
+    /** One lambda or reference, if its function is known. */
+    public static Optional<Implementation> implementation(AttributedFile code, TreePath path) {
+        return code.type(path).stream().flatMap(type -> bounds(type).stream())
+                .flatMap(type -> method(code, type).stream())
+                .map(function -> new Implementation(code, path, function)).findFirst();
     }
 
     /** Of a cast to several types one has the function (JLS 9.9). */

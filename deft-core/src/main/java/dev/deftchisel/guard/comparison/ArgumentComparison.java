@@ -183,9 +183,9 @@ public final class ArgumentComparison {
     }
 
     private boolean isOfFunction(Binding use) {
-        return before.code(use.file()).stream().flatMap(code -> Functions.implementations(code).stream())
-                .filter(one -> one.path().getLeaf() instanceof MemberReferenceTree
-                        && one.code().range(one.path().getLeaf()).encloses(use.range()))
+        return before.code(use.file()).stream().flatMap(code -> code.around(use.range()).stream()
+                .filter(path -> path.getLeaf() instanceof MemberReferenceTree)
+                .flatMap(path -> Functions.implementation(code, path).stream()))
                 .anyMatch(one -> FunctionComparison.isConcerned(one.code(), one.function(), signatures));
     }
 

@@ -25,7 +25,6 @@ import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -91,11 +90,9 @@ public final class LambdaForReference {
 
     /** The reference that names or implies a method at a range. */
     public static Optional<Functions.Implementation> reference(AttributedFile code, Range use) {
-        return Functions.implementations(code).stream()
-                .filter(one -> one.path().getLeaf() instanceof MemberReferenceTree
-                        && code.range(one.path().getLeaf()).encloses(use)
-                        && code.element(one.path()).filter(ExecutableElement.class::isInstance).isPresent())
-                .min(Comparator.comparingInt(one -> code.range(one.path().getLeaf()).length()));
+        return code.around(use).stream().filter(path -> path.getLeaf() instanceof MemberReferenceTree
+                && code.element(path).filter(ExecutableElement.class::isInstance).isPresent()).findFirst()
+                .flatMap(path -> Functions.implementation(code, path));
     }
 
     /** Whether the function gets the object first on which the method is called (JLS 15.13.1). */

@@ -4,7 +4,6 @@ import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.header.TypedHeader;
-import dev.deftchisel.source.Range;
 import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
@@ -121,8 +120,7 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
         TypedHeader old = own.header();
         String result = typed.head().result().map(typed::at).or(() -> old.head().result().map(old::at))
                 .map(type -> type + " ").orElse("");
-        String parameters = typed.parameters().stream().map(one -> typed.at(new Range(one.modifiers().start(),
-                one.name().end()))).collect(Collectors.joining(", "));
+        String parameters = typed.parameters().stream().map(typed::declared).collect(Collectors.joining(", "));
         String thrown = typed.thrown().map(typed::at).or(() -> old.thrown().map(old::at))
                 .filter(types -> !types.isBlank()).map(types -> " throws " + types).orElse("");
         return (result + typed.at(typed.name()) + "(" + parameters + ")" + thrown).replaceAll("\\s+", " ");
