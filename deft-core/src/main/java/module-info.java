@@ -88,6 +88,7 @@ module dev.deftchisel.core {
             dev.deftchisel.rename.RenameOperation,
             dev.deftchisel.signature.ChangeSignatureOperation,
             dev.deftchisel.signature.InlineParameterOperation,
+            dev.deftchisel.signature.FitSignatureOperation,
             dev.deftchisel.signature.UseSupertypeOperation;
     provides dev.deftchisel.problem.Repair with
             dev.deftchisel.repair.type.RepeatedComparison,

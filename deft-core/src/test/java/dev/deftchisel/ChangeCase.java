@@ -65,10 +65,10 @@ public record ChangeCase(
             String head = sections[i].substring(0, lineEnd);
             String body = sections[i].substring(lineEnd + 1);
             if (head.startsWith("do ")) {
-                // a header is the last answer, and goes to the end of the line
-                int header = head.indexOf(" to=");
-                String rest = header < 0 ? head : head.substring(0, header);
-                to = header < 0 ? Optional.empty() : Optional.of(head.substring(header + " to=".length()));
+                // a header, or a part of one, is the last answer, and goes to the end of the line
+                int last = Math.max(head.indexOf(" to="), head.indexOf(" add="));
+                String rest = last < 0 ? head : head.substring(0, last);
+                to = last < 0 ? Optional.empty() : Optional.of(head.substring(last + 1));
                 command = rest.substring("do ".length()).split(" ");
             } else if (head.startsWith("after ")) {
                 after.put(head.substring("after ".length()), body);
@@ -94,7 +94,8 @@ public record ChangeCase(
                     : answers.and(answer[0], answer[1]);
         }
         if (to.isPresent()) {
-            answers = answers.and("to", to.get());
+            int equals = to.get().indexOf('=');
+            answers = answers.and(to.get().substring(0, equals), to.get().substring(equals + 1));
         }
         return new ChangeCase(sections[0].strip(), before, marked, selection, command[0], answers, after, gone, notes,
                 refusal);

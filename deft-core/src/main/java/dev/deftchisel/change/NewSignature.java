@@ -9,13 +9,43 @@ import java.util.stream.IntStream;
  * What becomes of the parameters and the result of a method.
  *
  * @param descriptor that it gets (JVMS 4.3.3)
- * @param origins    for each parameter that it has then the index of the one that it was, {@link #ADDED} for a new one;
- *                   empty when nobody said, so that what calls pass cannot be followed
+ * @param origins    for each parameter that it has then the index of the one that it was, {@link #ADDED} for a new one,
+ *                   {@link #OBJECT} for the object that it was called on; empty when nobody said, so that what calls
+ *                   pass cannot be followed
+ * @param object     what it is called on then
  */
-public record NewSignature(String descriptor, Optional<List<Integer>> origins) {
+public record NewSignature(String descriptor, Optional<List<Integer>> origins, CalledOn object) {
 
     /** Stands for a parameter that was not there. */
     public static final int ADDED = -1;
+
+    /** Stands for a parameter that gets the object on which the method was called. */
+    public static final int OBJECT = -2;
+
+    /** What a method is called on after a change (JLS 15.12.4.1). */
+    public sealed interface CalledOn {
+
+        /** What it is called on today: an object, or none. */
+        record Same() implements CalledOn {
+        }
+
+        /** No object: it becomes static. */
+        record Nothing() implements CalledOn {
+        }
+
+        /**
+         * What was passed for a parameter: it was static.
+         *
+         * @param index of the parameter today
+         */
+        record Parameter(int index) implements CalledOn {
+        }
+    }
+
+    /** Other parameters, and the same object or none. */
+    public NewSignature(String descriptor, Optional<List<Integer>> origins) {
+        this(descriptor, origins, new CalledOn.Same());
+    }
 
     /** Copies the list. */
     public NewSignature {
@@ -25,6 +55,11 @@ public record NewSignature(String descriptor, Optional<List<Integer>> origins) {
     /** Other types, of which nobody says where they were. */
     public static NewSignature of(String descriptor) {
         return new NewSignature(descriptor, Optional.empty());
+    }
+
+    /** The parameter that is the object then. */
+    public Optional<Integer> objectParameter() {
+        return object instanceof CalledOn.Parameter parameter ? Optional.of(parameter.index()) : Optional.empty();
     }
 
     /** Whether each parameter is where it was, and there is none more and none less. */
@@ -51,8 +86,8 @@ public record NewSignature(String descriptor, Optional<List<Integer>> origins) {
     NewSignature after(NewSignature first) {
         return new NewSignature(descriptor, origins.flatMap(all -> first.origins.map(earlier -> {
             List<Integer> found = new ArrayList<>();
-            all.forEach(index -> found.add(index == ADDED ? ADDED : earlier.get(index)));
+            all.forEach(index -> found.add(index < 0 ? index : earlier.get(index)));
             return found;
-        })));
+        })), object);
     }
 }

@@ -194,7 +194,7 @@ final class EditKindCheck {
     }
 
     private boolean mayGo(SourceFile file, Edit edit, Tokens tokens, int token) {
-        return switch (tokens.kind(token)) {
+        return new ObjectWords(before, change.meaning()).mayGo(file, tokens, token) || switch (tokens.kind(token)) {
             case IDENTIFIER -> tokens.text(token).equals("var") || before.bindings(file.path()).stream()
                     .filter(binding -> binding.isNamed() && binding.range().equals(tokens.range(token)))
                     .allMatch(binding -> binding.role() == Role.DECLARATION || binding.role() == Role.TYPE

@@ -94,13 +94,19 @@ public final class HeaderReader {
         boolean isRecord = name > type && tokens.is(type, "record") && tokens.code(type + 1) == name;
         Optional<Range> result = name == type || isRecord ? Optional.empty()
                 : Optional.of(new Range(tokens.start(type), tokens.end(tokens.codeBefore(name - 1))));
-        List<TypedHeader.TypedParameter> parameters = parameters();
+        List<TypedHeader.TypedParameter> all = parameters();
+        Optional<TypedHeader.TypedParameter> object = all.stream().filter(this::isObject).findFirst();
+        List<TypedHeader.TypedParameter> parameters = all.stream().filter(one -> !isObject(one)).toList();
         Optional<Range> thrown = thrown();
         if (at < tokens.count() && !is(";") && !is("{")) {
             throw wrong(at, "this does not belong to a header");
         }
         return new TypedHeader(text, new TypedHeader.Head(modifiers, typeParameters, result), tokens.range(name),
-                parameters, thrown);
+                parameters, thrown, object);
+    }
+
+    private boolean isObject(TypedHeader.TypedParameter parameter) {
+        return text.startsWith("this", parameter.name().start()) && parameter.name().length() == "this".length();
     }
 
     private Optional<Range> typeParameters() throws Unreadable {
@@ -200,7 +206,7 @@ public final class HeaderReader {
         }
         if (at >= tokens.count()) {
             throw wrong(open, "'(' is not closed");
-        } else if (name <= type || tokens.kind(name) != TokenKind.IDENTIFIER) {
+        } else if (name <= type || tokens.kind(name) != TokenKind.IDENTIFIER && !tokens.is(name, "this")) {
             throw wrong(type, "a parameter is a type and a name, such as 'int days'");
         }
         Range typed = new Range(tokens.start(type), tokens.end(tokens.codeBefore(name - 1)));

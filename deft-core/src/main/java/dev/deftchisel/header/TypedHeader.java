@@ -19,8 +19,10 @@ import java.util.stream.IntStream;
  * @param name       of the method
  * @param parameters in order
  * @param thrown     the exceptions; empty when there is no {@code throws}
+ * @param object     the parameter called {@code this} (JLS 8.4), which is the object that the method is called on
  */
-public record TypedHeader(String text, Head head, Range name, List<TypedParameter> parameters, Optional<Range> thrown) {
+public record TypedHeader(String text, Head head, Range name, List<TypedParameter> parameters, Optional<Range> thrown,
+        Optional<TypedParameter> object) {
 
     /** Copies the list. */
     public TypedHeader {

@@ -13,6 +13,7 @@ import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.analysis.symbol.SymbolKind;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
+import dev.deftchisel.header.HeaderParts;
 import dev.deftchisel.header.HeaderReader;
 import dev.deftchisel.header.ParameterOrigins;
 import dev.deftchisel.header.TypedHeader;
@@ -58,11 +59,19 @@ public final class ChangeSignatureOperation implements Operation {
     /** The key of parameters that go on under another name, {@code old=new} with commas between. */
     public static final String RENAMED = "renamed";
 
+    /** The key of new parameters, {@code int rate = 3}, where the header is not typed as a whole. */
+    public static final String ADD = "add";
+    /** The key of the names of parameters that go, where the header is not typed as a whole. */
+    public static final String DROP = "drop";
+    /** The key of the names of parameters in the order that they get, where the header is not typed as a whole. */
+    public static final String ORDER = "order";
+
     /** The key of the choice whether calls {@code change}, or {@code stay}, and the method passes on to a new one. */
     public static final String CALLS = "calls";
 
     /** The modifiers that a header may say though they were not there. */
-    private static final Set<String> OPEN = Set.of("public", "protected", "private", "final");
+    private static final Set<String> OPEN = Set.of("public", "protected", "private", "final",
+            "static");
     /** The key of the callers that get new parameters as well, and pass them on: names of methods. */
     public static final String THROUGH = "through";
 
@@ -95,6 +104,9 @@ public final class ChangeSignatureOperation implements Operation {
     private static List<Question> questions(String current) {
         return List.of(new Question.Text(TO, "the new header, in Java", current),
                 new Question.Text(RENAMED, "renamed parameters: old=new", ""),
+                new Question.Text(ADD, "instead of a header: parameters to add", ""),
+                new Question.Text(DROP, "instead of a header: parameters to drop", ""),
+                new Question.Text(ORDER, "instead of a header: parameters in their order", ""),
                 CALLS_QUESTION, new Question.Text(THROUGH, "callers that pass new parameters on", ""),
                 THROWN_QUESTION);
     }
@@ -157,14 +169,6 @@ public final class ChangeSignatureOperation implements Operation {
                     .map(other -> "the " + other.describe() + " is declared in a library, so it cannot be changed")
                     .orElse("there is no method or constructor here whose signature could be changed"));
         }
-        String said = answers.single(TO).orElse("");
-        HeaderReader.Result read = HeaderReader.read(said);
-        if (said.isBlank()) {
-            return Plan.refused(resolved, "type the header as it is to be; a new parameter says what calls pass: "
-                    + "'int rate = 3'");
-        } else if (read.header().isEmpty()) {
-            return Plan.refused(read.objection());
-        }
         Optional<SourceFile> home = analyst.declaring(symbol.get().key());
         if (home.isEmpty()) {
             return Plan.refused(resolved, "the " + symbol.get().describe() + " is not declared in a file");
@@ -177,7 +181,18 @@ public final class ChangeSignatureOperation implements Operation {
             return Plan.refused("the header of " + symbol.get().signature()
                     + " is that of an annotation, or nobody wrote it; it cannot be changed this way");
         }
-        return plan(header.get(), read.header().get(), answers, analyst);
+        String typed = answers.single(TO).orElse("");
+        HeaderParts parts = new HeaderParts(answers.single(ADD).orElse(""), answers.single(DROP).orElse(""),
+                answers.single(ORDER).orElse(""));
+        HeaderParts.Result told = typed.isBlank() && !parts.isEmpty() ? parts.header(header.get().header(),
+                renamed(answers)) : new HeaderParts.Result(Optional.of(typed), "");
+        if (told.header().filter(text -> !text.isBlank()).isEmpty()) {
+            return Plan.refused(resolved, told.header().isEmpty() ? told.objection()
+                    : "type the header as it is to be; a new parameter says what calls pass: 'int rate = 3'");
+        }
+        HeaderReader.Result read = HeaderReader.read(told.header().get());
+        return read.header().isEmpty() ? Plan.refused(read.objection())
+                : plan(header.get(), read.header().get(), answers, analyst);
     }
 
     private static Map<String, String> renamed(Answers answers) {
@@ -191,7 +206,8 @@ public final class ChangeSignatureOperation implements Operation {
         return renamed;
     }
 
-    private static Plan plan(DeclaredHeader header, TypedHeader typed, Answers answers, Analyst analyst) {
+    /** Plans the change of one header to a typed one. */
+    static Plan plan(DeclaredHeader header, TypedHeader typed, Answers answers, Analyst analyst) {
         Optional<String> objection = objection(header, typed);
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
@@ -239,7 +255,7 @@ public final class ChangeSignatureOperation implements Operation {
                 .anyMatch(word -> old.words().stream().map(old::at).noneMatch(word::equals));
         boolean hasOtherTypes = typed.head().typeParameters().isPresent() && !typeParameters(typed)
                 .equals(typeParameters(old));
-        return isSame && !hasNewWord && !hasOtherTypes
+        return isSame && !hasNewWord && !hasOtherTypes && typed.object().isEmpty()
                 ? Optional.of("this is the header already; type it as it is to be") : Optional.empty();
     }
 

@@ -14,6 +14,7 @@ import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.operation.Reason;
+import dev.deftchisel.signature.call.CallObject;
 import dev.deftchisel.signature.call.DocumentedReference;
 import dev.deftchisel.signature.call.FunctionEdits;
 import dev.deftchisel.signature.call.LambdaForReference;
@@ -22,8 +23,10 @@ import dev.deftchisel.signature.call.PatternEdits;
 import dev.deftchisel.signature.declaration.ComputedUses;
 import dev.deftchisel.signature.declaration.DeclarationEdits;
 import dev.deftchisel.signature.declaration.DocumentedParameters;
+import dev.deftchisel.signature.declaration.ObjectBody;
 import dev.deftchisel.signature.declaration.RecordMembers;
 import dev.deftchisel.signature.plan.DeclaredHeader;
+import dev.deftchisel.signature.plan.MovedObject;
 import dev.deftchisel.signature.plan.SignatureChange;
 import dev.deftchisel.signature.plan.TypedCode;
 import dev.deftchisel.signature.written.NestedEdits;
@@ -75,6 +78,11 @@ final class SignatureEdits {
 
     /** What is in the way; when nothing is, all is written. */
     Optional<Reason> write() {
+        Optional<Reason> bound = change.movesObject() ? new MovedObject(before, change).objection(family)
+                : Optional.empty();
+        if (bound.isPresent()) {
+            return bound;
+        }
         for (SymbolKey key : family) {
             Optional<Reason> objection = change.own().isOfRecord() ? record().or(() -> uses(key))
                     : declaration(key).or(() -> uses(key));
@@ -135,13 +143,16 @@ final class SignatureEdits {
                 edits.writer(home.get()));
         boolean isOtherSignature = change.rewritesParameters() || change.changesResult()
                 || change.typed().thrown().isPresent() || change.changesTypeParameters()
-                || written.newAccess().isPresent();
+                || written.newAccess().isPresent() || change.movesObject();
         written.newAccess().filter(level -> level.compareTo(SignatureChange.access(header.get().element())) > 0)
                 .ifPresent(level -> opened.add(key));
         if (isOtherSignature) {
             signatures.put(key, change.signature((SymbolKey.Method) key, written.changesResult()));
         }
         Optional<Reason> objection = written.write();
+        if (change.movesObject()) {
+            new ObjectBody(before, change, in(home.get())).write();
+        }
         notes.addAll(new ComputedUses(before, change, header.get()).notes());
         names.putAll(written.names());
         new DocumentedParameters(change, header.get(), in(home.get())).write();
@@ -212,10 +223,17 @@ final class SignatureEdits {
             anonymous(use);
         }
         boolean isPassedTheSame = change.keepsPositions() && !(change.packs() && call.isPresent());
-        if (isPassedTheSame) {
+        if (isPassedTheSame && !change.movesObject()) {
             return Optional.empty();
         }
         TypedCode typed = typed(code);
+        if (change.movesObject()) {
+            if (call.isEmpty()) {
+                return objectOfReference(code, use);
+            }
+            boolean mayBeNull = new CallObject(typed, call.get(), in(code)).mayBeNull();
+            notes.addAll(mayBeNull ? List.of(isNoticed(use)) : List.of());
+        }
         if (call.isEmpty()) {
             Optional<Functions.Implementation> reference = LambdaForReference.reference(code, use.range());
             boolean isFunction = reference.filter(one -> family.contains(code.key(one.function()))).isPresent();
@@ -226,6 +244,26 @@ final class SignatureEdits {
                             : "the constructor is called here without a list of arguments; write the call first")));
         }
         return new PassedArguments(typed, call.get(), in(code)).write();
+    }
+
+    private String isNoticed(Binding use) {
+        return before.snapshot().file(use.file()).map(file -> before.snapshot().workspace().show(use.file()) + ":"
+                + file.lines().position(use.range().start())).orElse("")
+                + (change.becomesStatic() ? ": that there is no object is not found out by the call any more"
+                : ": that there is no object is found out by the call then");
+    }
+
+    /** {@code Tariff::due} gets the object first either way (JLS 15.13.1), another reference is bound to it. */
+    private Optional<Reason> objectOfReference(AttributedFile code, Binding use) {
+        boolean isFirst = change.becomesStatic() ? change.origins().size() == change.before() + 1 && change.isObject(0)
+                : change.origins().size() == change.before() - 1;
+        boolean isInOrder = IntStream.range(0, change.origins().size()).allMatch(i -> change.origins().get(i)
+                == i + (change.becomesStatic() ? -1 : 1) || change.isObject(i));
+        boolean stays = isFirst && isInOrder && LambdaForReference.reference(code, use.range())
+                .filter(one -> change.typed().object().isPresent() || LambdaForReference.takesObject(code, one.path()))
+                .isPresent();
+        return stays ? Optional.empty() : Optional.of(Reason.at(use.file(), use.range(),
+                "the method is named here without being called; write a lambda that calls it first"));
     }
 
     /** The constructor of an anonymous class has the parameters of the one that it calls (JLS 15.9.5.1). */

@@ -27,6 +27,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.BiPredicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javax.lang.model.element.ElementKind;
@@ -96,13 +97,20 @@ public final class ArgumentComparison {
         }
         boolean isRight = now.isPresent() && now.get().getParameters().size() == origins.size();
         for (int i = 0; isRight && i < origins.size(); i++) {
-            isRight = origins.get(i) == NewSignature.ADDED
+            isRight = origins.get(i) < 0
                     || isSame(method, origins.get(i), now.get(), i);
         }
         if (!isRight) {
             tell(declared.get().file(), declared.get().range(),
                     "its parameters would not be those that were announced");
+        } else if (!object(method, signatures.get(key)).isAnnounced(now.get())) {
+            tell(declared.get().file(), declared.get().range(),
+                    "it would not do the same with the object that it is called on");
         }
+    }
+
+    private PassedObject object(ExecutableElement method, NewSignature signature) {
+        return new PassedObject(before, after, mapping, method, signature);
     }
 
     /** Whether a parameter is the same variable, or stands for the same component of a record. */
@@ -138,7 +146,8 @@ public final class ArgumentComparison {
                     .filter(pattern -> pattern.parts().size() == constructor.getParameters().size());
             for (PlaceAfter site : was.isPresent() ? sites.of(use) : List.<PlaceAfter>of()) {
                 after.code(site.file()).flatMap(code -> RecordPattern.at(code, site.range()))
-                        .ifPresent(is -> compare(use, was.get().parts(), is.parts(), origins));
+                        .ifPresent(is -> compare(use, was.get().parts(), is.parts(), origins,
+                                (part, place) -> isAt(use.file(), part, place)));
             }
         }
     }
@@ -147,7 +156,9 @@ public final class ArgumentComparison {
         Optional<AttributedFile> code = before.code(use.file());
         Optional<TreePath> call = code.flatMap(file -> file.call(use));
         if (call.isEmpty()) {
-            if (!signature.keepsPositions(method.getParameters().size())) {
+            boolean isReference = !signature.keepsPositions(method.getParameters().size()) && !staysReference(use,
+                    signature, method);
+            if (isReference) {
                 compareReference(use, method, signature);
             }
             return;
@@ -157,7 +168,15 @@ public final class ArgumentComparison {
         for (PlaceAfter site : sites.of(use)) {
             // where it means something else, or nothing, that is told already
             Optional<List<Range>> is = arguments(site, mapping.key(use.key()), method.isVarArgs());
-            is.ifPresent(now -> compare(use, was, now, expected));
+            Optional<AttributedFile> then = after.code(site.file());
+            is.ifPresent(now -> compare(use, was, now, expected, (argument, place) -> isAt(use.file(), argument, place)
+                    || isSameCode(code.get(), argument, then.get(), place, object(method, signature), use.file())));
+            boolean isOther = then.flatMap(file -> call(file, site, mapping.key(use.key()))).filter(now -> !object(
+                    method, signature).isSame(code.get(), call.get(), then.get(), now,
+                            (argument, place) -> isAt(use.file(), argument, place))).isPresent();
+            if (isOther) {
+                tell(use.file(), use.range(), "this call would not get the same object");
+            }
         }
     }
 
@@ -180,6 +199,19 @@ public final class ArgumentComparison {
             tell(use.file(), use.range(), "the method is named here without being called, and would be passed "
                     + "something else");
         }
+    }
+
+    /** Whether what gets the object first stays a reference: {@code Tariff::due} is one either way (JLS 15.13.1). */
+    private boolean staysReference(Binding use, NewSignature signature, ExecutableElement method) {
+        List<Integer> all = signature.origins().orElseThrow();
+        boolean wasFirst = signature.objectParameter().filter(index -> index == 0).isPresent()
+                && all.equals(IntStream.range(1, method.getParameters().size()).boxed().toList());
+        boolean isFirst = !all.isEmpty() && all.get(0) == NewSignature.OBJECT && all.subList(1, all.size())
+                .equals(IntStream.range(0, method.getParameters().size()).boxed().toList());
+        return (wasFirst || isFirst && before.code(use.file()).flatMap(code -> FunctionReference.at(code, use.range()))
+                .filter(FunctionReference::takesObject).isPresent())
+                && sites.of(use).stream().allMatch(site -> after.code(site.file())
+                        .flatMap(code -> FunctionReference.at(code, site.range())).isPresent());
     }
 
     private boolean isOfFunction(Binding use) {
@@ -237,7 +269,16 @@ public final class ArgumentComparison {
         return expected;
     }
 
-    private void compare(Binding use, List<Range> was, List<Range> is, List<Integer> expected) {
+    private boolean isSameCode(AttributedFile code, Range was, AttributedFile codeAfter, Range is, PassedObject object,
+            Path file) {
+        Optional<TreePath> argument = code.expression(was);
+        Optional<TreePath> now = codeAfter.expression(is);
+        return argument.isPresent() && now.isPresent() && object.isSameCode(code, argument.get(), codeAfter, now.get(),
+                (one, place) -> isAt(file, one, place));
+    }
+
+    private void compare(Binding use, List<Range> was, List<Range> is, List<Integer> expected,
+            BiPredicate<Range, Range> isAt) {
         if (is.size() != expected.size()) {
             tell(use.file(), use.range(), "this call would pass " + is.size() + " arguments instead of "
                     + expected.size());
@@ -245,8 +286,8 @@ public final class ArgumentComparison {
         }
         for (int i = 0; i < is.size(); i++) {
             int origin = expected.get(i);
-            if (origin != NewSignature.ADDED
-                    && (origin >= was.size() || !isAt(use.file(), was.get(origin), is.get(i)))) {
+            if (origin >= 0
+                    && (origin >= was.size() || !isAt.test(was.get(origin), is.get(i)))) {
                 tell(use.file(), origin < was.size() ? was.get(origin) : use.range(),
                         "this would not be passed for the parameter that it is passed for");
                 return;

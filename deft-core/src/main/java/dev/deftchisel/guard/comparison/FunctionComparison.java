@@ -91,7 +91,7 @@ final class FunctionComparison {
         }
         List<? extends VariableTree> parameters = ((LambdaExpressionTree) now.get().path().getLeaf()).getParameters();
         return parameters.size() == origins.size() && IntStream.range(0, origins.size()).allMatch(i ->
-                origins.get(i) == NewSignature.ADDED || key(before, code, path, lambda.getParameters()
+                origins.get(i) < 0 || key(before, code, path, lambda.getParameters()
                         .get(origins.get(i))).map(mapping::key).equals(key(after, now.get().code(),
                         now.get().path(), parameters.get(i))));
     }

@@ -71,7 +71,7 @@ record FunctionReference(int taken, boolean takesObject) {
         List<? extends ExpressionTree> arguments = Calls.arguments(call.getLeaf());
         boolean isRight = arguments.size() == expected.size();
         for (int i = 0; isRight && i < arguments.size(); i++) {
-            if (expected.get(i) != NewSignature.ADDED) {
+            if (expected.get(i) >= 0) {
                 isRight = is(code, new TreePath(call, arguments.get(i)),
                         parameters.get(passed().get(expected.get(i))));
             }

@@ -59,7 +59,7 @@ final class RetypedValues {
         List<String> was = NewSignature.parameters(((SymbolKey.Method) key).descriptor());
         for (int i = 0; i < origins.size() && origins.size() == now.size(); i++) {
             int origin = origins.get(i);
-            boolean isOther = origin != NewSignature.ADDED && origin < was.size()
+            boolean isOther = origin >= 0 && origin < was.size()
                     && !mapping.descriptor(was.get(origin)).equals(now.get(i));
             if (isOther) {
                 String from = was.get(origin);

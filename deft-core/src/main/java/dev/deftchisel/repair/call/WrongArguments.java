@@ -323,11 +323,13 @@ public final class WrongArguments implements Repair {
             int at = code.range(made.getIdentifier()).end();
             Place place = new Place(code.file().path(), new Range(at - 1, at - 1));
             return List.of(new Fix.Use("declare a constructor for it", "declare-constructor", place, Answers.none()),
-                    new Fix.Use("add a parameter to the constructor", "declare-parameter", place, Answers.none()));
+                    new Fix.Use("add a parameter to the constructor", "declare-parameter", place, Answers.none()),
+                    new Fix.Use("change the constructor to take this", "fit-signature", place, Answers.none()));
         }
         int end = code.range(((MethodInvocationTree) call.getLeaf()).getMethodSelect()).end();
         Place place = new Place(code.file().path(), new Range(end - 1, end - 1));
         return List.of(new Fix.Use("declare another method of the name", "declare-method", place, Answers.none()),
-                new Fix.Use("add a parameter to the method", "declare-parameter", place, Answers.none()));
+                new Fix.Use("add a parameter to the method", "declare-parameter", place, Answers.none()),
+                new Fix.Use("change the method to take this", "fit-signature", place, Answers.none()));
     }
 }

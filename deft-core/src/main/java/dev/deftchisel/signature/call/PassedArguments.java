@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.type.ArrayType;
 import javax.lang.model.type.TypeKind;
@@ -53,9 +54,17 @@ public final class PassedArguments {
             return Optional.of(Reason.at(code.file().path(), code.range(call.getLeaf()),
                     "this call does not compile; mend it first"));
         }
-        EvaluatedBefore before = new EvaluatedBefore(typed, call, change.origins().stream()
-                .filter(origin -> origin >= 0).flatMap(origin -> group(origin).stream()).toList());
-        Optional<Reason> objection = before.find();
+        Optional<CallObject> object = change.movesObject() ? Optional.of(new CallObject(typed, call, edits))
+                : Optional.empty();
+        EvaluatedBefore before = new EvaluatedBefore(typed, call, Stream.concat(change.objectParameter().stream(),
+                change.origins().stream()).filter(origin -> origin >= 0).flatMap(origin -> group(origin).stream())
+                .toList());
+        Optional<Reason> objection = object.flatMap(CallObject::objection).or(before::find);
+        boolean isOvertaken = !before.arguments().isEmpty() && object.filter(CallObject::isComputed).isPresent();
+        if (objection.isEmpty() && isOvertaken) {
+            objection = Optional.of(Reason.at(code.file().path(), code.range(call.getLeaf()), "the object is found "
+                    + "after arguments here that would have to come first; put it in a variable first"));
+        }
         if (objection.isPresent()) {
             return objection;
         }
@@ -66,7 +75,9 @@ public final class PassedArguments {
         List<ListSlots.Item> items = new ArrayList<>();
         NewArgument added = new NewArgument(typed, call);
         for (int i = 0; i < change.origins().size(); i++) {
-            if (change.isAdded(i)) {
+            if (change.isObject(i)) {
+                items.add(ListSlots.Item.of(text -> object.orElseThrow().argument(text)));
+            } else if (change.isAdded(i)) {
                 Optional<String> value = added.value(i);
                 if (value.isEmpty() && !added.isOptional(i)) {
                     return Optional.of(added.objection(i));
@@ -87,6 +98,7 @@ public final class PassedArguments {
             }
         }
         before.write(edits);
+        object.ifPresent(CallObject::write);
         Range list = inner.orElse(new Range(passed.end(), passed.end()));
         edits.replace(list, leftOut(before.arguments()), text -> {
             text.write(inner.isPresent() || items.isEmpty() ? "" : "(");
@@ -129,7 +141,8 @@ public final class PassedArguments {
     private List<Range> leftOut(Set<Integer> evaluated) {
         List<Range> found = new ArrayList<>();
         for (int i = 0; i < change.before(); i++) {
-            if (!change.origins().contains(i)) {
+            if (!change.origins().contains(i) && change.objectParameter().filter(Integer.valueOf(i)::equals)
+                    .isEmpty()) {
                 group(i).stream().filter(argument -> !evaluated.contains(argument))
                         .forEach(argument -> found.add(code.range(arguments.get(argument))));
             }

@@ -99,7 +99,8 @@ public final class DeclarationEdits {
         if (access.isPresent() && isOfInterface) {
             return at(declared.name(), "members of an interface are public (JLS 9.4)");
         }
-        new ModifierEdits(change, declared, edits).write(access, isOwn && change.becomesFinal());
+        new ModifierEdits(change, declared, edits).write(access, isOwn ? (change.becomesStatic() ? "static " : "")
+                + (change.becomesFinal() ? "final " : "") : "");
         return Optional.empty();
     }
 
@@ -113,7 +114,8 @@ public final class DeclarationEdits {
 
     private Optional<Reason> usedThoughDropped() {
         for (int i = 0; i < change.before(); i++) {
-            if (!change.origins().contains(i) && !change.given().containsKey(i)) {
+            if (!change.origins().contains(i) && !change.given().containsKey(i)
+                    && change.objectParameter().filter(Integer.valueOf(i)::equals).isEmpty()) {
                 Optional<Binding> use = before.uses(key(i)).stream()
                         .filter(one -> one.role() != Role.DECLARATION && one.role() != Role.DOC).findFirst();
                 if (use.isPresent()) {

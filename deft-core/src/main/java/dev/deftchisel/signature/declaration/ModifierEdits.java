@@ -28,11 +28,19 @@ final class ModifierEdits {
                 || isBelow && level.compareTo(SignatureChange.access(declared.element())) > 0);
     }
 
-    /** Writes it. */
-    void write(Optional<AccessLevel> access, boolean isFinal) {
+    /**
+     * Writes it.
+     *
+     * @param more other modifiers that it gets, each with a blank
+     */
+    void write(Optional<AccessLevel> access, String more) {
         TypedHeader header = declared.header();
         Optional<Range> word = header.accessWord().map(declared::place);
-        String added = isFinal ? "final " : "";
+        String added = more;
+        if (change.typed().object().isPresent()) {
+            header.words().stream().filter(one -> header.at(one).equals("static")).map(declared::place)
+                    .forEach(this::remove);
+        }
         if (access.isPresent() && word.isPresent()) {
             edits.replace(word.get(), List.of(), text -> text.write(access.get().prefix().strip()));
         } else {
@@ -44,6 +52,16 @@ final class ModifierEdits {
                     : header.words().stream().findFirst().map(declared::place).map(Range::start).orElse(first());
             edits.replace(new Range(start, start), List.of(), text -> text.write(words));
         }
+    }
+
+    /** With the white space up to what follows. */
+    private void remove(Range word) {
+        String content = declared.code().file().content();
+        int end = word.end();
+        while (Character.isWhitespace(content.charAt(end))) {
+            end++;
+        }
+        edits.replace(new Range(word.start(), end), List.of(), text -> text.write(""));
     }
 
     /** Where what is no modifier begins. */

@@ -68,7 +68,7 @@ public record DeclaredHeader(AttributedFile code, TreePath path, ExecutableEleme
         int end = tree.getBody() == null ? whole.end() : code.range(tree.getBody()).start();
         String text = code.text(new Range(whole.start(), end));
         return HeaderReader.read(text).header()
-                .filter(header -> header.name().start() + whole.start() == name.start()
+                .filter(header -> header.name().start() + whole.start() == name.start() && header.object().isEmpty()
                         && header.parameters().size() == element.getParameters().size())
                 .map(header -> new DeclaredHeader(code, path.get(), element, header, whole.start()));
     }

@@ -71,6 +71,33 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
         return origins.get(index) == NewSignature.ADDED;
     }
 
+    /** Whether the method has an object today that it is called on, and none then. */
+    public boolean becomesStatic() {
+        return typed.words().stream().map(typed::at).anyMatch("static"::equals)
+                && !own.element().getModifiers().contains(Modifier.STATIC);
+    }
+
+    /** Whether a parameter gets the object on which the method is called today. */
+    public boolean isObject(int index) {
+        return becomesStatic() && isAdded(index) && typed.parameters().get(index).value().map(typed::at)
+                .filter("this"::equals).isPresent();
+    }
+
+    /** The parameter, by its index today, for which the object is passed that the method is called on then. */
+    public Optional<Integer> objectParameter() {
+        return typed.object().flatMap(object -> {
+            String type = TypedHeader.compact(typed.at(object.type()));
+            List<Integer> fitting = IntStream.range(0, before()).filter(i -> !origins.contains(i)
+                    && compact(own.header(), i).equals(type)).boxed().toList();
+            return fitting.size() == 1 ? Optional.of(fitting.get(0)) : Optional.empty();
+        });
+    }
+
+    /** Whether the object that the method is called on becomes a parameter, or the other way round. */
+    public boolean movesObject() {
+        return becomesStatic() || typed.object().isPresent();
+    }
+
     /** Whether a parameter that stays gets another type. */
     public boolean isRetyped(int index) {
         return !isAdded(index) && !compact(typed, index).equals(compact(own.header(), origins.get(index)));
@@ -123,7 +150,8 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
         String parameters = typed.parameters().stream().map(typed::declared).collect(Collectors.joining(", "));
         String thrown = typed.thrown().map(typed::at).or(() -> old.thrown().map(old::at))
                 .filter(types -> !types.isBlank()).map(types -> " throws " + types).orElse("");
-        return (result + typed.at(typed.name()) + "(" + parameters + ")" + thrown).replaceAll("\\s+", " ");
+        String word = becomesStatic() ? "static " : "";
+        return (word + result + typed.at(typed.name()) + "(" + parameters + ")" + thrown).replaceAll("\\s+", " ");
     }
 
     /** Whether a list of parameters is written anew, and not only names in it. */
@@ -187,6 +215,14 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
         String result = method.descriptor().substring(method.descriptor().indexOf(')') + 1);
         return new NewSignature(descriptor.append(')')
                 .append(hasOtherResult ? types.code().descriptor(types.method().getReturnType())
-                        : result).toString(), Optional.of(origins));
+                        : result).toString(), Optional.of(announced()), becomesStatic()
+                        ? new NewSignature.CalledOn.Nothing()
+                        : objectParameter().<NewSignature.CalledOn>map(NewSignature.CalledOn.Parameter::new)
+                                .orElse(new NewSignature.CalledOn.Same()));
+    }
+
+    private List<Integer> announced() {
+        return IntStream.range(0, origins.size()).mapToObj(i -> isObject(i) ? NewSignature.OBJECT : origins.get(i))
+                .toList();
     }
 }

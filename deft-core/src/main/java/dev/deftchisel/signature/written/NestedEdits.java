@@ -22,8 +22,11 @@ public final class NestedEdits {
     /** By where they begin, the longer ones first, and of two at one place the list before the name that it is. */
     private final SortedMap<Stretch, Piece> pieces = new TreeMap<>();
 
-    /** Where a piece stands, and whether it is a name. */
-    private record Stretch(Range range, boolean isName) implements Comparable<Stretch> {
+    /** Of pieces at the very same place, which is within which. */
+    private enum Level { AROUND, WITHIN, NAME }
+
+    /** Where a piece stands. */
+    private record Stretch(Range range, Level level) implements Comparable<Stretch> {
 
         @Override
         public int compareTo(Stretch other) {
@@ -32,7 +35,7 @@ public final class NestedEdits {
             int byKind = Boolean.compare(other.range.length() == 0, range.length() == 0);
             int byEnd = byKind != 0 ? byKind : Integer.compare(other.range.end(), range.end());
             int byPlace = byStart != 0 ? byStart : byEnd;
-            return byPlace != 0 ? byPlace : Boolean.compare(isName, other.isName);
+            return byPlace != 0 ? byPlace : level.compareTo(other.level);
         }
     }
 
@@ -58,7 +61,7 @@ public final class NestedEdits {
             case DOC -> Edit.Kind.DOCUMENTATION;
             default -> Edit.Kind.REFERENCE;
         };
-        pieces.putIfAbsent(new Stretch(use.range(), true), new Piece(kind, Optional.of(newName), List.of(),
+        pieces.putIfAbsent(new Stretch(use.range(), Level.NAME), new Piece(kind, Optional.of(newName), List.of(),
                 to -> to.renamed(use.range(), newName)));
     }
 
@@ -68,7 +71,22 @@ public final class NestedEdits {
      * @param unneeded what of it is left out, since nobody notices that it is not evaluated
      */
     public void replace(Range range, List<Range> unneeded, Consumer<NewCode> writer) {
-        pieces.put(new Stretch(range, false), new Piece(Edit.Kind.CODE, Optional.empty(), unneeded, writer));
+        pieces.put(new Stretch(range, Level.AROUND), new Piece(Edit.Kind.CODE, Optional.empty(), unneeded, writer));
+    }
+
+    /**
+     * Code is written anew, also where all of it goes elsewhere.
+     *
+     * @param ahead what is written before the code, or instead of it
+     * @param stays whether the code itself stays
+     */
+    public void say(Range range, String ahead, boolean stays) {
+        pieces.put(new Stretch(range, Level.WITHIN), new Piece(Edit.Kind.CODE, Optional.empty(), List.of(), text -> {
+            text.write(ahead);
+            if (stays) {
+                text.from(file).carry(range);
+            }
+        }));
     }
 
     /** Carries code in which other pieces may stand; a list of which it is all is no such piece. */
@@ -77,7 +95,7 @@ public final class NestedEdits {
         int end = code.start();
         for (SortedMap.Entry<Stretch, Piece> piece : pieces.entrySet()) {
             Range range = piece.getKey().range();
-            boolean isAround = !piece.getKey().isName() && range.equals(code);
+            boolean isAround = piece.getKey().level() == Level.AROUND && range.equals(code);
             if (code.encloses(range) && range.start() >= end && !isAround) {
                 instead.put(range, piece.getValue().writer());
                 end = range.end();

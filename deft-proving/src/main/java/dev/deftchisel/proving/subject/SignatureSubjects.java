@@ -27,6 +27,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.Modifier;
 
@@ -45,7 +46,12 @@ public final class SignatureSubjects extends RandomFiles {
             "java.util.List<String> zqN = java.util.List.of()", "boolean zqN = 1 < 2");
 
     /** What is done to a header. */
-    private enum Way { ADD, DROP, REORDER, RENAME_PARAMETER, RENAME, RETYPE, SEVERAL }
+    private enum Way {
+        ADD, DROP, REORDER, RENAME_PARAMETER, RENAME, RETYPE, SEVERAL, ANY_NUMBER, OPEN, STATIC, INSTANCE
+    }
+
+    /** So many headers of a file are looked at for one that can be changed in the drawn way. */
+    private static final int MOST_TRIES = 20;
 
     /**
      * @param analyst of the untouched corpus
@@ -74,16 +80,19 @@ public final class SignatureSubjects extends RandomFiles {
                 .filter(binding -> binding.role() == Role.DECLARATION && code.declaration(binding.range())
                         .filter(path -> isHeader(analysis, code, path, binding)).isPresent())
                 .toList();
-        if (headers.isEmpty()) {
-            return Optional.empty();
-        }
-        Binding header = headers.get(random.nextInt(headers.size()));
-        TreePath path = code.declaration(header.range()).orElseThrow();
-        Place place = new Place(file.path(), new Range(header.range().start(), header.range().start()));
-        List<Parameter> old = trees(path).stream().map(parameter -> parameter(analysis, code, path, parameter))
-                .toList();
-        return subject(number, place, new Header(code.text(header.range()), old,
-                path.getLeaf() instanceof MethodTree method && method.getReturnType() != null), random);
+        Way way = Way.values()[random.nextInt(Way.values().length)];
+        List<Binding> drawn = new ArrayList<>(headers);
+        Collections.shuffle(drawn, random);
+        return drawn.stream().limit(MOST_TRIES).map(header -> {
+            TreePath path = code.declaration(header.range()).orElseThrow();
+            Place place = new Place(file.path(), new Range(header.range().start(), header.range().start()));
+            List<Parameter> old = trees(path).stream().map(parameter -> parameter(analysis, code, path, parameter))
+                    .toList();
+            return subject(number, place, new Header(code.text(header.range()), old,
+                    path.getLeaf() instanceof MethodTree method && method.getReturnType() != null,
+                    code.element(path).orElseThrow().getModifiers(), code.element(path).orElseThrow()
+                    .getEnclosingElement().getSimpleName().toString()), way, random);
+        }).flatMap(Optional::stream).findFirst();
     }
 
     /** A method or constructor that overrides nothing of a library, or a record. */
@@ -106,13 +115,33 @@ public final class SignatureSubjects extends RandomFiles {
     }
 
     /** A header, and whether it may get another name. */
-    private record Header(String name, List<Parameter> parameters, boolean isMethod) {
+    private record Header(String name, List<Parameter> parameters, boolean isMethod, Set<Modifier> modifiers,
+            String type) {
+
+        /** The header with the object as a parameter, or the other way round; as it is where that cannot be. */
+        Optional<String> moved(Way way, int number) {
+            boolean isStatic = modifiers.contains(Modifier.STATIC);
+            if (way == Way.STATIC && isMethod && !isStatic) {
+                List<Parameter> more = new ArrayList<>(parameters);
+                more.add(0, new Parameter(type, "zq" + number + "o", " = this", true));
+                return Optional.of("static " + header(name, more));
+            }
+            boolean isFirst = way == Way.INSTANCE && isMethod && isStatic && !parameters.isEmpty()
+                    && parameters.get(0).type().equals(type);
+            return !isFirst ? Optional.empty() : Optional.of(header(name, Stream.concat(Stream.of(new Parameter(type,
+                    "this", "", true)), parameters.stream().skip(1)).toList()));
+        }
+
+
+        /** Whether it can be opened to all that see its type. */
+        boolean isClosed() {
+            return isMethod && (modifiers.contains(Modifier.PRIVATE) || modifiers.contains(Modifier.PROTECTED));
+        }
     }
 
-    private static Optional<Subject> subject(int number, Place place, Header header, Random random) {
+    private static Optional<Subject> subject(int number, Place place, Header header, Way way, Random random) {
         List<Parameter> old = header.parameters();
         String name = header.name();
-        Way way = Way.values()[random.nextInt(Way.values().length)];
         String newName = way == Way.RENAME && header.isMethod() ? "zq" + number + "m" : name;
         List<Parameter> changed = changed(old, way, number, random);
         // a value that may be another object each time is not left out again
@@ -120,7 +149,8 @@ public final class SignatureSubjects extends RandomFiles {
         boolean hasWayBack = way == Way.ADD && isLiteral || way == Way.REORDER || way == Way.RENAME_PARAMETER
                 || way == Way.RENAME;
         String back = hasWayBack ? header(name, old) : "";
-        String to = header(newName, changed);
+        String to = header.moved(way, number).orElse((way == Way.OPEN && header.isClosed() ? "public " : "")
+                + header(newName, changed));
         return to.equals(header(name, old)) ? Optional.empty()
                 : Optional.of(new Subject(number, "change-signature", place,
                         way.name().toLowerCase(Locale.ROOT).replace('_', ' '),
@@ -155,8 +185,16 @@ public final class SignatureSubjects extends RandomFiles {
                 Collections.shuffle(all.subList(0, isOpen ? all.size() : all.size() - 1), random);
                 all.add(random.nextInt(all.size() + (isOpen ? 1 : 0)), added(number, random));
             }
+            case ANY_NUMBER -> {
+                if (!all.isEmpty()) {
+                    Parameter last = all.remove(all.size() - 1);
+                    String type = last.type().endsWith("...") ? last.type().replace("...", "[]")
+                            : last.type().replaceFirst("\\[\\]$", "...");
+                    all.add(new Parameter(type, last.name(), "", last.isUsed()));
+                }
+            }
             default -> {
-                // the name of the method is another
+                // the name of the method is another, or who sees it
             }
         }
         return all;

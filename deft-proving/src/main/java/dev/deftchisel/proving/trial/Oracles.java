@@ -1,5 +1,6 @@
 package dev.deftchisel.proving.trial;
 
+import dev.deftchisel.proving.dataflow.SameEffects;
 import dev.deftchisel.proving.oracle.BytesOutsideEdits;
 import dev.deftchisel.proving.oracle.CodeOracle;
 import dev.deftchisel.proving.oracle.EqualityLaws;
@@ -61,7 +62,7 @@ public record Oracles(
     /** Code with another signature compiles, and the old header takes the change back. */
     public static Oracles ofSignatures() {
         return new Oracles(List.of(new BytesOutsideEdits(), new UndoGivesBack(), new SignatureBack()), List.of(),
-                List.of(new NoNewDiagnostics(HANDS_OUT_THIS)), Optional.empty());
+                List.of(new NoNewDiagnostics(HANDS_OUT_THIS), new SameEffects()), Optional.empty());
     }
 
     /** Code that gets members compiles as before, equality keeps its contract, and nothing is generated twice. */
