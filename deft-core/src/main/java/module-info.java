@@ -89,6 +89,7 @@ module dev.deftchisel.core {
             dev.deftchisel.signature.ChangeSignatureOperation,
             dev.deftchisel.signature.InlineParameterOperation,
             dev.deftchisel.signature.FitSignatureOperation,
+            dev.deftchisel.signature.ReplaceConstructorOperation,
             dev.deftchisel.signature.UseSupertypeOperation;
     provides dev.deftchisel.problem.Repair with
             dev.deftchisel.repair.type.RepeatedComparison,

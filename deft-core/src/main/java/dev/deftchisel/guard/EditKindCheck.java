@@ -215,14 +215,16 @@ final class EditKindCheck {
 
     /** Whether a token makes a reference of a name; what that becomes is compared with what it passed on. */
     private boolean isOfReference(Tokens tokens, int token) {
-        return !change.meaning().signatures().isEmpty() && (tokens.is(token, "::")
+        // of objects that a method makes CreationComparison knows
+        boolean isOfCreation = !change.meaning().factories().isEmpty() && tokens.is(token, "new");
+        return isOfCreation || !change.meaning().signatures().isEmpty() && (tokens.is(token, "::")
                 || tokens.is(token, "new") && tokens.is(tokens.codeBefore(token - 1), "::"));
     }
 
     /** Whether a token stands in the header of a method that is announced to get another signature. */
     private boolean isOfHeader(SourceFile file, Tokens tokens, int token) {
-        return OF_HEADERS.contains(tokens.text(token)) && change.meaning().signatures().keySet().stream()
-                .flatMap(key -> before.declaration(key).stream())
+        return OF_HEADERS.contains(tokens.text(token)) && Stream.concat(change.meaning().signatures().keySet().stream(),
+                change.meaning().factories().keySet().stream()).flatMap(key -> before.declaration(key).stream())
                 .filter(declared -> declared.file().equals(file.path()))
                 .flatMap(declared -> before.code(file.path()).stream()
                         .flatMap(code -> code.declaration(declared.range()).stream()

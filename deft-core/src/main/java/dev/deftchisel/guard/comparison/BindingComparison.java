@@ -1,7 +1,9 @@
 package dev.deftchisel.guard.comparison;
 
 import com.sun.source.tree.ConditionalExpressionTree;
+import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MethodTree;
+import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.StatementTree;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
@@ -48,6 +50,7 @@ public final class BindingComparison {
     private final SymbolEffects.Leeway freedom;
     private final RetypedResults results;
     private final Set<String> marks;
+    private final Set<SymbolKey> factories;
     private final Map<Path, BindingsAfter> found = new HashMap<>();
     private final Map<SymbolKey, Set<SymbolKey>> standIns = new HashMap<>();
 
@@ -66,6 +69,7 @@ public final class BindingComparison {
                 .map(declared -> new DeclarationPlace(declared.file(), declared.range())).collect(Collectors.toSet());
         this.freedom = change.meaning().freedom();
         this.marks = change.meaning().marks();
+        this.factories = change.meaning().factories().keySet();
         this.results = new RetypedResults(before, change.meaning().signatures());
     }
 
@@ -140,7 +144,7 @@ public final class BindingComparison {
 
     private Optional<Difference> compare(Binding binding, PlaceAfter site) {
         // what no one could resolve before proves nothing now; a static import that names several members may be split
-        if (binding.key() instanceof SymbolKey.Unknown || binding.role() == Role.IMPORT) {
+        if (binding.key() instanceof SymbolKey.Unknown || binding.role() == Role.IMPORT || isOfFactory(binding)) {
             return Optional.empty();
         }
         SymbolKey expected = mapping.key(binding.key());
@@ -168,6 +172,15 @@ public final class BindingComparison {
                 .map(key -> "would mean " + after.symbol(key).map(this::describe).orElse("something else")
                         + instead(binding))
                 .orElse("would no longer be found" + instead(binding))));
+    }
+
+    /** Whether an object is made which a method may make instead; which one that is, is compared for itself. */
+    private boolean isOfFactory(Binding binding) {
+        Optional<AttributedFile> code = factories.contains(binding.key()) && binding.role() != Role.DECLARATION
+                ? before.code(binding.file()) : Optional.empty();
+        return code.filter(file -> file.call(binding).map(call -> call.getLeaf() instanceof NewClassTree made
+                && made.getClassBody() == null).orElseGet(() -> file.around(binding.range()).stream()
+                        .anyMatch(path -> path.getLeaf() instanceof MemberReferenceTree))).isPresent();
     }
 
     /** What is bound in a file after the change. */

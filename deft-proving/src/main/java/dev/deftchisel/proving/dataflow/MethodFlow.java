@@ -103,7 +103,7 @@ final class MethodFlow {
                 set(met, i, SymbolicValue.none(1));
             } else if (known != null || values.size() > 1) {
                 SymbolicValue choice = choices.computeIfAbsent(List.of(at, i),
-                        key -> SymbolicValue.choice(values.get(0).getSize()));
+                        key -> SymbolicValue.choice(values.get(0).getSize(), index >= met.getLocals()));
                 choice.orOneOf(values.stream());
                 set(met, i, choice);
             }

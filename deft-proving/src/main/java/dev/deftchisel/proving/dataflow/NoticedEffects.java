@@ -41,6 +41,7 @@ final class NoticedEffects {
     private final Map<SymbolicValue, List<SymbolicValue>> elements = new IdentityHashMap<>();
     private final List<String> lines = new ArrayList<>();
     private boolean isOpen;
+    private boolean isForked;
 
     private NoticedEffects(Perspective perspective) {
         this.perspective = perspective;
@@ -51,8 +52,9 @@ final class NoticedEffects {
      *
      * @param lines  one for each effect
      * @param isOpen whether it names a changed method without calling it, so that another form may stand there
+     * @param isForked whether what it passes to a changed method is computed on several paths, which move along
      */
-    record Told(List<String> lines, boolean isOpen) {
+    record Told(List<String> lines, boolean isOpen, boolean isForked) {
     }
 
     static Told of(String owner, MethodNode method, Perspective perspective) {
@@ -70,7 +72,7 @@ final class NoticedEffects {
         if (method.instructions.size() > 0) {
             effects.body(owner, method, parameters);
         }
-        return new Told(effects.lines, effects.isOpen);
+        return new Told(effects.lines, effects.isOpen, effects.isForked);
     }
 
     private void body(String owner, MethodNode method, List<SymbolicValue> parameters) {
@@ -217,9 +219,18 @@ final class NoticedEffects {
     }
 
     private String call(String owner, MethodInsnNode call, List<SymbolicValue> operands) {
-        Perspective.Shown method = perspective.method(Member.of(call));
+        Member called = Member.of(call);
+        Perspective.Shown method = perspective.method(called);
+        boolean isCapturing = called.isConstructor() && CompiledClasses.isLocal(called.owner()) && !method.changed();
+        if (isCapturing) {
+            // which object around is captured depends on whether there is one
+            return text(owner, operands.get(0)) + " . " + called.owner() + ".<init>" + operands.stream().skip(1)
+                    .map(operand -> text(owner, operand)).filter(operand -> !operand.equals("this")
+                            && !operand.startsWith(ADDED)).collect(Collectors.joining(", ", " (", ")"));
+        }
         int first = call.getOpcode() == Opcodes.INVOKESTATIC ? 0 : 1;
         List<SymbolicValue> passed = operands.subList(first, operands.size());
+        isForked |= method.changed() && passed.stream().anyMatch(SymbolicValue::isForked);
         String receiver = method.object() instanceof NewSignature.CalledOn.Parameter parameter && first == 0
                 ? text(owner, passed.get(parameter.index()))
                 : first == 0 || method.object() instanceof NewSignature.CalledOn.Nothing ? "static"

@@ -1,5 +1,6 @@
 package dev.deftchisel.proving.dataflow;
 
+import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.proving.compiled.CompiledCode;
 import dev.deftchisel.proving.oracle.CodeOracle;
 import dev.deftchisel.proving.oracle.Rename;
@@ -15,7 +16,9 @@ import org.objectweb.asm.tree.MethodNode;
 
 /**
  * Every method does the same in the same order with the same values, but that changed methods are passed what the
- * change says. What names a changed method without calling it may get another form, and is not compared.
+ * change says. What names a changed method without calling it may get another form, and is not compared; nor is a class
+ * in the body of a method whose object becomes a parameter, since it captures the one or the other. Where an argument
+ * is computed on several paths, these move along with it, and only the calls and writes are compared, not with what.
  */
 public final class SameEffects implements CodeOracle {
 
@@ -37,7 +40,8 @@ public final class SameEffects implements CodeOracle {
         }).toList();
         Optional<String> gone = touched.stream().map(type -> type.name).filter(name -> !now.all().containsKey(name))
                 .map(name -> name + " is gone").findFirst();
-        return gone.or(() -> touched.stream().flatMap(type -> type.methods.stream().filter(SameEffects::isWritten)
+        return gone.or(() -> touched.stream().filter(type -> !isBound(type, then)).flatMap(type -> type.methods.stream()
+                .filter(SameEffects::isWritten)
                 .map(method -> different(type, method, then, now)).flatMap(Optional::stream)).findFirst());
     }
 
@@ -46,6 +50,18 @@ public final class SameEffects implements CodeOracle {
         String text = new String(bytes, StandardCharsets.ISO_8859_1);
         return methods.stream().anyMatch(method -> text.contains(method.isConstructor() ? method.owner()
                 : method.name()));
+    }
+
+    /** Whether a class stands in the body of a method whose object becomes a parameter, or the other way round. */
+    private static boolean isBound(ClassNode type, Perspective then) {
+        if (type.outerClass == null) {
+            return false;
+        }
+        ClassNode outer = then.classes().all().get(type.outerClass);
+        boolean isMoved = type.outerMethod != null && then.announced().of(new Member(type.outerClass, type.outerMethod,
+                type.outerMethodDesc)).filter(change -> !(change.object() instanceof NewSignature.CalledOn.Same))
+                .isPresent();
+        return isMoved || outer != null && isBound(outer, then);
     }
 
     /** Whether the source has it: what the compiler makes follows from that. */
@@ -64,10 +80,13 @@ public final class SameEffects implements CodeOracle {
             return Optional.empty();
         }
         boolean isRecord = CompiledClasses.isRecord(type) && method.name.equals("<init>");
-        List<String> lines = isRecord ? withoutComponents(expected.lines()) : expected.lines();
         List<String> actual = NoticedEffects.of(type.name, other.get(), then.after(now)).lines();
-        return difference(lines, isRecord ? withoutComponents(actual) : actual)
-                .map(difference -> own.words() + ": " + difference);
+        Optional<String> difference = isRecord
+                ? difference(withoutComponents(expected.lines()), withoutComponents(actual))
+                : difference(expected.lines(), actual);
+        return difference.filter(what -> !expected.isForked() || difference(withoutPaths(expected.lines()),
+                withoutPaths(actual)).isPresent())
+                .map(what -> own.words() + ": " + what);
     }
 
     /** A record whose components change has other accessors. */
@@ -79,6 +98,12 @@ public final class SameEffects implements CodeOracle {
     /** What a record does with its components by itself may stand in another order. */
     private static List<String> withoutComponents(List<String> lines) {
         return lines.stream().filter(line -> !line.startsWith("putfield ")).toList();
+    }
+
+    /** In what order paths fork and meet is left out, and with it what is told for the first time where. */
+    private static List<String> withoutPaths(List<String> lines) {
+        return lines.stream().filter(line -> !line.matches("(?s)(if|goto|L\\d+:).*"))
+                .map(line -> line.replaceAll("#\\d+( = )?", "#").replaceAll("(?s)\\(.*", "")).toList();
     }
 
     private static Optional<String> difference(List<String> expected, List<String> actual) {

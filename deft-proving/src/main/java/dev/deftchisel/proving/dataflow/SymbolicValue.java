@@ -17,6 +17,9 @@ import org.objectweb.asm.tree.analysis.Value;
  */
 final class SymbolicValue implements Value {
 
+    private static final String OF_VARIABLE = "one of";
+    private static final String OF_EXPRESSION = "either";
+
     private final int size;
     private final String operator;
     private final List<SymbolicValue> operands;
@@ -72,13 +75,22 @@ final class SymbolicValue implements Value {
         return operands;
     }
 
-    /** Where paths meet (the phi of SSA form): one of its operands, which become known one after the other. */
-    static SymbolicValue choice(int size) {
-        return new SymbolicValue(size, "one of", List.of());
+    /**
+     * Where paths meet (the phi of SSA form): one of its operands, which become known one after the other.
+     *
+     * @param isOfExpression whether it is on the stack, and not in a variable
+     */
+    static SymbolicValue choice(int size, boolean isOfExpression) {
+        return new SymbolicValue(size, isOfExpression ? OF_EXPRESSION : OF_VARIABLE, List.of());
     }
 
     boolean isChoice() {
-        return operator.equals("one of");
+        return operator.equals(OF_VARIABLE) || isForked();
+    }
+
+    /** Whether it is that of an expression which is computed on several paths, and not of a variable. */
+    boolean isForked() {
+        return operator.equals(OF_EXPRESSION);
     }
 
     /** Makes it one of some more. */
