@@ -45,6 +45,8 @@ import java.util.stream.IntStream;
 /** Writes a changed signature: all declarations of the family, all calls, and what documentation says of them. */
 final class SignatureEdits {
 
+    private static final int MOST_PLACES = 5;
+
     private final Analysis before;
     private final SignatureChange change;
     private final SymbolKey.Method own;
@@ -55,6 +57,8 @@ final class SignatureEdits {
     private final Map<SymbolKey, NewSignature> signatures = new HashMap<>();
     private final Set<SymbolKey> opened = new HashSet<>();
     private final List<String> notes = new ArrayList<>();
+    /** Calls on, or with, an object that may be none. */
+    private final List<String> unsure = new ArrayList<>();
     private int calls;
     private int references;
     private int patterns;
@@ -112,7 +116,12 @@ final class SignatureEdits {
 
     /** What the user should look at besides; after {@link #write}. */
     List<String> notes() {
-        return List.copyOf(notes);
+        List<String> all = new ArrayList<>(notes);
+        unsure.stream().limit(MOST_PLACES).forEach(all::add);
+        if (unsure.size() > MOST_PLACES) {
+            all.add("so it is with " + counted(unsure.size() - MOST_PLACES, "more call"));
+        }
+        return List.copyOf(all);
     }
 
     private static String counted(int count, String what) {
@@ -232,7 +241,7 @@ final class SignatureEdits {
                 return objectOfReference(code, use);
             }
             boolean mayBeNull = new CallObject(typed, call.get(), in(code)).mayBeNull();
-            notes.addAll(mayBeNull ? List.of(isNoticed(use)) : List.of());
+            unsure.addAll(mayBeNull ? List.of(isNoticed(use)) : List.of());
         }
         if (call.isEmpty()) {
             Optional<Functions.Implementation> reference = LambdaForReference.reference(code, use.range());
@@ -249,8 +258,8 @@ final class SignatureEdits {
     private String isNoticed(Binding use) {
         return before.snapshot().file(use.file()).map(file -> before.snapshot().workspace().show(use.file()) + ":"
                 + file.lines().position(use.range().start())).orElse("")
-                + (change.becomesStatic() ? ": that there is no object is not found out by the call any more"
-                : ": that there is no object is found out by the call then");
+                + (change.becomesStatic() ? ": where this object is null the call fails, and would not any more"
+                : ": where this argument is null the call would fail, and does not today");
     }
 
     /** {@code Tariff::due} gets the object first either way (JLS 15.13.1), another reference is bound to it. */
