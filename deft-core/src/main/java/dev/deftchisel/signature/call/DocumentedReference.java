@@ -35,7 +35,7 @@ public final class DocumentedReference {
         }
         edits.replace(new Range(open + 1, close), List.of(), text -> {
             for (int i = 0; i < change.origins().size(); i++) {
-                text.write(i == 0 ? "" : ", ");
+                text.write(i == 0 ? "" : gap(content, old, i));
                 if (change.isAdded(i) || change.isRetyped(i)) {
                     text.write(types.apply(i));
                 } else {
@@ -43,6 +43,12 @@ public final class DocumentedReference {
                 }
             }
         });
+    }
+
+    /** The comma before a type, with the white space that stands around such a one there. */
+    private static String gap(String content, List<Range> old, int index) {
+        int behind = Math.min(index, old.size() - 1);
+        return behind < 1 ? ", " : content.substring(old.get(behind - 1).end(), old.get(behind).start());
     }
 
     private static List<Range> parts(String content, int from, int to) {
