@@ -179,7 +179,8 @@ public final class ChangeSignatureOperation implements Operation {
                         symbol.get().key()));
         if (header.isEmpty()) {
             return Plan.refused("the header of " + symbol.get().signature()
-                    + " is that of an annotation, or nobody wrote it; it cannot be changed this way");
+                    + " is that of an annotation, nobody wrote it, or it cannot be read ('int days[]' is one; write "
+                    + "'int[] days'); it cannot be changed this way");
         }
         String typed = answers.single(TO).orElse("");
         HeaderParts parts = new HeaderParts(answers.single(ADD).orElse(""), answers.single(DROP).orElse(""),

@@ -1,8 +1,11 @@
 package dev.deftchisel.proving.dataflow;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.tree.AbstractInsnNode;
@@ -85,12 +88,17 @@ final class SymbolicValue implements Value {
     }
 
     boolean isChoice() {
-        return operator.equals(OF_VARIABLE) || isForked();
+        return operator.equals(OF_VARIABLE) || operator.equals(OF_EXPRESSION);
     }
 
-    /** Whether it is that of an expression which is computed on several paths, and not of a variable. */
+    /** Whether an expression is computed on several paths, as a whole or in part; the value of a variable is not. */
     boolean isForked() {
-        return operator.equals(OF_EXPRESSION);
+        return isForked(Collections.newSetFromMap(new IdentityHashMap<>()));
+    }
+
+    private boolean isForked(Set<SymbolicValue> seen) {
+        return operator.equals(OF_EXPRESSION) || !operator.equals(OF_VARIABLE) && seen.add(this)
+                && operands.stream().anyMatch(operand -> operand.isForked(seen));
     }
 
     /** Makes it one of some more. */

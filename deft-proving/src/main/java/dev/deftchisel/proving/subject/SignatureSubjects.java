@@ -33,7 +33,8 @@ import javax.lang.model.element.Modifier;
 
 /**
  * Random methods, constructors and records with a header that differs from theirs in one way: a parameter more or less,
- * another order, another name, another type. None overrides a method of a library, and only what no body names is left
+ * another order, another name, another type, any number, open to all; or the object becomes a parameter, and back. None
+ * overrides a method of a library or may be found by its annotations, and only what no body names is left
  * out or gets another type, since all others must be refused. The answers say what takes it back, under {@link #BACK},
  * where that gives the same text.
  */
@@ -49,6 +50,10 @@ public final class SignatureSubjects extends RandomFiles {
     private enum Way {
         ADD, DROP, REORDER, RENAME_PARAMETER, RENAME, RETYPE, SEVERAL, ANY_NUMBER, OPEN, STATIC, INSTANCE
     }
+
+    /** By others a framework may find the method, and call it with what it has. */
+    private static final Set<String> NOT_CALLED_BY = Set.of("Override", "Deprecated", "SuppressWarnings",
+            "SafeVarargs", "FunctionalInterface");
 
     /** So many headers of a file are looked at for one that can be changed in the drawn way. */
     private static final int MOST_TRIES = 20;
@@ -103,6 +108,8 @@ public final class SignatureSubjects extends RandomFiles {
         return path.getLeaf() instanceof MethodTree && name.key() instanceof SymbolKey.Method
                 && code.element(path).orElse(null) instanceof ExecutableElement method
                 && !trees(path).isEmpty() == !method.getParameters().isEmpty()
+                && method.getAnnotationMirrors().stream().allMatch(one -> NOT_CALLED_BY.contains(one
+                        .getAnnotationType().asElement().getSimpleName().toString()))
                 && Supertypes.overridden(method, code.elements(), code.types()).stream()
                 .allMatch(above -> analysis.symbol(code.key(above)).filter(Symbol::isSource).isPresent());
     }

@@ -12,6 +12,7 @@ import dev.deftchisel.proving.subject.Draw;
 import dev.deftchisel.proving.subject.ExpressionSubjects;
 import dev.deftchisel.proving.subject.NameSubjects;
 import dev.deftchisel.proving.subject.RenameSubjects;
+import dev.deftchisel.proving.subject.SignatureSubjects;
 import dev.deftchisel.proving.subject.StatementSubjects;
 import dev.deftchisel.proving.subject.Subjects;
 import dev.deftchisel.proving.trial.SuiteTrial;
@@ -40,7 +41,8 @@ public final class SuiteCommand implements Callable<Integer> {
     private long seed = 1;
 
     @Option(names = "--operation", paramLabel = "ID", description = "rename, extract-variable,"
-            + " extract-field, extract-parameter, extract-method, inline or inline-method (${DEFAULT-VALUE})")
+            + " extract-field, extract-parameter, extract-method, inline, inline-method or change-signature"
+            + " (${DEFAULT-VALUE})")
     private String operation = "rename";
 
     @Option(names = "--skip", paramLabel = "KIND",
@@ -74,6 +76,7 @@ public final class SuiteCommand implements Callable<Integer> {
     private Subjects subjects(Analyst analyst) {
         return switch (operation) {
             case "rename" -> new RenameSubjects(analyst, Draw.of(seed), 0, skipped);
+            case "change-signature" -> new SignatureSubjects(analyst, Draw.of(seed));
             case "extract-variable" -> new ExpressionSubjects(analyst, Draw.of(seed), operation, true);
             case "extract-method" -> new StatementSubjects(analyst, Draw.of(seed), Answers.of("duplicates", "replace"));
             case "extract-field", "extract-parameter" -> new ExpressionSubjects(analyst, Draw.of(seed), operation,
