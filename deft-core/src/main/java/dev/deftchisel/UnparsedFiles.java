@@ -46,7 +46,7 @@ final class UnparsedFiles {
         return notes;
     }
 
-    /** The first error of the parser in each; all of a language level are parsed together, since a parser costs most. */
+    /** The first error of the parser in each; all of a level are parsed together, since a parser costs most. */
     private Map<SourceFile, CompilerError> unparsed() {
         Map<JavaLevel, List<SourceFile>> wrong = new HashMap<>();
         before.files().stream().filter(file -> !before.errors(file.path()).isEmpty()).forEach(file -> wrong
