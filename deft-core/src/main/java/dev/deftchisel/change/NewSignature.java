@@ -88,6 +88,6 @@ public record NewSignature(String descriptor, Optional<List<Integer>> origins, C
             List<Integer> found = new ArrayList<>();
             all.forEach(index -> found.add(index < 0 ? index : earlier.get(index)));
             return found;
-        })), object);
+        })), object instanceof CalledOn.Same ? first.object : object);
     }
 }

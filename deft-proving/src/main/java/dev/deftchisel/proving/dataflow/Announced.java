@@ -72,7 +72,9 @@ final class Announced {
         Member now = new Member(method.owner(), change.meaning().names().getOrDefault(key, method.name()),
                 signature.map(NewSignature::descriptor).map(one -> one.replace('.', '/')).orElse(method.descriptor()));
         methods.put(first, new Change(now, origins.stream().map(index -> index < 0 ? index : earlier.get(index))
-                .toList(), signature.map(NewSignature::object).orElse(new NewSignature.CalledOn.Same())));
+                .toList(), signature.map(NewSignature::object).filter(object -> !(object instanceof
+                NewSignature.CalledOn.Same)).or(() -> Optional.ofNullable(methods.get(first)).map(Change::object))
+                .orElse(new NewSignature.CalledOn.Same())));
     }
 
     /** The name that a field gets. */

@@ -2,6 +2,7 @@ package dev.deftchisel.proving.dataflow;
 
 import dev.deftchisel.change.NewSignature;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -124,7 +125,7 @@ final class NoticedEffects {
             SymbolicInterpreter interpreter, Map<LabelNode, Integer> labels) {
         int opcode = instruction.getOpcode();
         String word = Printer.OPCODES[opcode].toLowerCase(Locale.ROOT);
-        if (isQuiet(instruction) || element(instruction, frame)) {
+        if (isQuiet(instruction) || isText(instruction) || element(instruction, frame)) {
             return;
         }
         if (instruction instanceof MethodInsnNode call) {
@@ -164,6 +165,14 @@ final class NoticedEffects {
                 || call.name.equals("of") && call.owner.equals("java/util/List")
                 // what the compiler asks of an object that a reference is bound to (JLS 15.13.3)
                 || call.name.equals("requireNonNull") && call.owner.equals("java/util/Objects"));
+    }
+
+    /** Whether texts and numbers are put together, which asks no object for its text (JLS 15.18.1). */
+    private static boolean isText(AbstractInsnNode instruction) {
+        return instruction instanceof InvokeDynamicInsnNode dynamic
+                && dynamic.bsm.getOwner().equals("java/lang/invoke/StringConcatFactory")
+                && Arrays.stream(Type.getArgumentTypes(dynamic.desc)).allMatch(type -> type.getSort() < Type.ARRAY
+                        || type.getClassName().equals("java.lang.String"));
     }
 
     /** What goes into an array right when it is made is told with the array (JLS 10.6): nobody else has that yet. */
