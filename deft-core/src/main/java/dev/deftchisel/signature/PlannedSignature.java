@@ -66,7 +66,10 @@ final class PlannedSignature {
             return Plan.refused(types.objection());
         }
         SignatureChange change = change(types.types().get());
-        if (isStaying) {
+        if (isStaying && change.movesObject()) {
+            return Plan.refused("calls cannot stay as they are where the object becomes a parameter, or a "
+                    + "parameter the object");
+        } else if (isStaying) {
             return change.own().isOfRecord() ? Plan.refused("the constructor that a record gets by itself cannot stay "
                     + "beside another; declare one that passes its values on first")
                     : new KeptOverload(before, change).plan();

@@ -133,9 +133,19 @@ public final class FactoryMethod {
         } else if (reference.isPresent()) {
             MemberReferenceTree tree = (MemberReferenceTree) reference.get().getLeaf();
             reference(file, tree);
-        } else if (!use.file().equals(code.file().path())) {
-            isCalled = true;
+        } else {
+            isCalled |= !use.file().equals(code.file().path())
+                    || !outermost(file.around(use.range()).get(0)).equals(outermost(constructor.path()));
         }
+    }
+
+    /** The type of the file in which something stands, and all that is private in it can be used (JLS 6.6.1). */
+    private static Optional<Tree> outermost(TreePath path) {
+        Optional<Tree> found = Optional.empty();
+        for (TreePath at = path; at != null; at = at.getParentPath()) {
+            found = at.getLeaf() instanceof ClassTree type ? Optional.of(type) : found;
+        }
+        return found;
     }
 
     private void made(AttributedFile file, Tree named, Range gone) {
