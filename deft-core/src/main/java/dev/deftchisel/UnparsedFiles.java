@@ -32,8 +32,7 @@ final class UnparsedFiles {
         for (SourceFile file : before.files()) {
             CompilerError error = unparsed.get(file);
             if (error != null && notes.size() < MOST_NAMED) {
-                notes.add(before.snapshot().workspace().show(file.path()) + ":"
-                        + file.position(error.range().start())
+                notes.add(before.snapshot().show(file.path(), error.range().start())
                         + ": the file does not parse as Java " + file.module().level() + " (" + error.message()
                         + "), so what stands around there was seen in part only");
             } else if (error != null) {

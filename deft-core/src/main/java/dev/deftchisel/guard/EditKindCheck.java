@@ -66,6 +66,7 @@ final class EditKindCheck {
     private final Mapping mapping;
     /** Everything that the change writes again. */
     private final List<MovedCode> carried;
+    private final ObjectWords objects;
     private final Map<Path, Named> named = new HashMap<>();
 
     /** The names written in a file, by their first and last offset: a file may have as many edits as names. */
@@ -83,6 +84,7 @@ final class EditKindCheck {
         this.after = after;
         this.change = change;
         this.mapping = change.mapping();
+        this.objects = new ObjectWords(before, change.meaning());
         this.carried = change.files().stream()
                 .flatMap(file -> file.takenEdits().stream())
                 .flatMap(edit -> edit.carried().stream())
@@ -194,7 +196,7 @@ final class EditKindCheck {
     }
 
     private boolean mayGo(SourceFile file, Edit edit, Tokens tokens, int token) {
-        return new ObjectWords(before, change.meaning()).mayGo(file, tokens, token) || switch (tokens.kind(token)) {
+        return objects.mayGo(file, tokens, token) || switch (tokens.kind(token)) {
             case IDENTIFIER -> tokens.text(token).equals("var") || before.bindings(file.path()).stream()
                     .filter(binding -> binding.isNamed() && binding.range().equals(tokens.range(token)))
                     .allMatch(binding -> binding.role() == Role.DECLARATION || binding.role() == Role.TYPE

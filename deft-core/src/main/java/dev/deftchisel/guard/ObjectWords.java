@@ -9,6 +9,7 @@ import dev.deftchisel.guard.comparison.ArgumentComparison;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.SourceFile;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import javax.lang.model.element.ExecutableElement;
@@ -20,19 +21,20 @@ import javax.lang.model.element.ExecutableElement;
 final class ObjectWords {
 
     private final Analysis before;
-    private final SymbolEffects meaning;
+    /** The methods whose object moves: none in most changes, which is asked for every token. */
+    private final List<Map.Entry<SymbolKey, NewSignature>> moved;
 
     ObjectWords(Analysis before, SymbolEffects meaning) {
         this.before = before;
-        this.meaning = meaning;
+        this.moved = meaning.signatures().entrySet().stream()
+                .filter(entry -> !(entry.getValue().object() instanceof NewSignature.CalledOn.Same)).toList();
     }
 
     /** Whether a token is {@code static} or {@code this} in such a method, or names such a parameter. */
     boolean mayGo(SourceFile file, Tokens tokens, int token) {
-        return meaning.signatures().entrySet().stream()
-                .filter(entry -> !(entry.getValue().object() instanceof NewSignature.CalledOn.Same))
-                .anyMatch(entry -> isWithin(file, entry.getKey(), tokens.range(token)) && (tokens.is(token, "this")
-                        || tokens.is(token, "static") || names(file, entry, tokens.range(token))));
+        return moved.stream().anyMatch(entry -> isWithin(file, entry.getKey(), tokens.range(token))
+                && (tokens.is(token, "this") || tokens.is(token, "static")
+                        || names(file, entry, tokens.range(token))));
     }
 
     private boolean isWithin(SourceFile file, SymbolKey method, Range token) {

@@ -134,8 +134,7 @@ final class SymbolRename {
             var first = before.unresolved(target.name()).get(0);
             notes.add(unresolved + (unresolved == 1 ? " place" : " places") + " with the name '" + target.name()
                     + "' could not be resolved and " + (unresolved == 1 ? "is" : "are") + " left alone, first "
-                    + before.snapshot().workspace().show(first.file()) + ":"
-                    + before.snapshot().source(first.file()).position(first.range().start()));
+                    + before.snapshot().show(first.file(), first.range().start()));
         }
         return notes;
     }

@@ -256,8 +256,7 @@ final class SignatureEdits {
     }
 
     private String isNoticed(Binding use) {
-        return before.snapshot().file(use.file()).map(file -> before.snapshot().workspace().show(use.file()) + ":"
-                + file.lines().position(use.range().start())).orElse("")
+        return before.snapshot().show(use.file(), use.range().start())
                 + (change.becomesStatic() ? ": where this object is null the call fails, and would not any more"
                 : ": where this argument is null the call would fail, and does not today");
     }

@@ -105,8 +105,8 @@ public final class UseSupertypeOperation implements Operation {
         PlacedParameter parameter = found.get().parameter();
         DeclaredHeader header = parameter.header();
         // by simple names, which are imported where that is needed
-        String text = Supertypes.as(type(parameter), type.get(), header.code().types()).map(NamedTypes::shown)
-                .orElse(type.get().getSimpleName().toString()).replaceAll("\\b(?:\\p{Ll}\\w*\\.)+(?=\\p{Lu})", "");
+        String text = Supertypes.as(type(parameter), type.get(), header.code().types()).map(NamedTypes::simple)
+                .orElse(type.get().getSimpleName().toString());
         Place name = new Place(resolved.file().path(), new Range(header.name().start(), header.name().start()));
         ResolvedPlace method = new ResolvedPlace(name, resolved.file(), resolved.analysis());
         return new ChangeSignatureOperation().plan(method, Answers.of(ChangeSignatureOperation.TO,

@@ -126,6 +126,11 @@ public final class Snapshot {
         return Optional.ofNullable(files.get(path));
     }
 
+    /** A place as people are told it: {@code src/Berth.java:3:7}. */
+    public String show(Path path, int offset) {
+        return workspace.show(path) + ":" + source(path).position(offset);
+    }
+
     /**
      * A file that must be there.
      *

@@ -97,6 +97,12 @@ public final class TreePaths {
                 || method instanceof MemberSelectTree select && select.getIdentifier().contentEquals("super");
     }
 
+    /** Whether an expression is {@code this} or {@code Outer.this} (JLS 15.8.3, 15.8.4). */
+    public static boolean isThis(Tree tree) {
+        return tree instanceof IdentifierTree name && name.getName().contentEquals("this")
+                || tree instanceof MemberSelectTree select && select.getIdentifier().contentEquals("this");
+    }
+
     /** The method or lambda around a tree, whose results it may return; empty in an initialiser. */
     public static Optional<TreePath> function(TreePath path) {
         for (TreePath at = path.getParentPath(); at != null

@@ -12,6 +12,7 @@ import javax.lang.model.type.TypeMirror;
  */
 public final class NamedTypes {
 
+    private static final Pattern PACKAGE = Pattern.compile("\\b(?:\\p{Ll}\\w*\\.)+(?=\\p{Lu})");
     private static final Pattern ANNOTATION = Pattern.compile("@[\\w.$]+(\\([^()]*\\))?\\s*,?\\s*");
 
     private NamedTypes() {
@@ -32,5 +33,10 @@ public final class NamedTypes {
     /** A type for people, with qualified names and without annotations. */
     public static String shown(TypeMirror type) {
         return ANNOTATION.matcher(type.toString()).replaceAll("");
+    }
+
+    /** The same with simple names, for code in which they are looked up and imported. */
+    public static String simple(TypeMirror type) {
+        return PACKAGE.matcher(shown(type)).replaceAll("");
     }
 }

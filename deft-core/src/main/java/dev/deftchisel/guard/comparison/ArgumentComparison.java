@@ -165,15 +165,16 @@ public final class ArgumentComparison {
         }
         List<Range> was = passed(code.get(), call.get());
         List<Integer> expected = expected(method, signature.origins().orElseThrow(), was.size());
+        PassedObject object = object(method, signature);
         for (PlaceAfter site : sites.of(use)) {
             // where it means something else, or nothing, that is told already
             Optional<List<Range>> is = arguments(site, mapping.key(use.key()), method.isVarArgs());
             Optional<AttributedFile> then = after.code(site.file());
             is.ifPresent(now -> compare(use, was, now, expected, (argument, place) -> isAt(use.file(), argument, place)
-                    || isSameCode(code.get(), argument, then.get(), place, object(method, signature), use.file())));
-            boolean isOther = then.flatMap(file -> call(file, site, mapping.key(use.key()))).filter(now -> !object(
-                    method, signature).isSame(code.get(), call.get(), then.get(), now,
-                            (argument, place) -> isAt(use.file(), argument, place))).isPresent();
+                    || isSameCode(code.get(), argument, then.get(), place, object, use.file())));
+            boolean isOther = then.flatMap(file -> call(file, site, mapping.key(use.key()))).filter(now -> !object
+                    .isSame(code.get(), call.get(), then.get(), now, (argument, place) -> isAt(use.file(), argument,
+                            place))).isPresent();
             if (isOther) {
                 tell(use.file(), use.range(), "this call would not get the same object");
             }

@@ -7,17 +7,16 @@ import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.MethodTree;
 import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
-import com.sun.source.util.TreePathScanner;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.code.ObjectUses;
+import dev.deftchisel.analysis.code.Occurrence;
 import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Mapping;
 import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.source.Range;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.BiPredicate;
@@ -83,36 +82,21 @@ final class PassedObject {
         Optional<TreePath> body = code.flatMap(file -> file.declaration(analysis.declaration(key).orElseThrow()
                 .range())).filter(path -> ((MethodTree) path.getLeaf()).getBody() != null)
                 .map(path -> new TreePath(path, ((MethodTree) path.getLeaf()).getBody()));
-        List<String> found = new ArrayList<>();
         if (body.isEmpty()) {
-            return found;
+            return List.of();
+        } else if (parameter.isPresent()) {
+            Element variable = method.getParameters().get(parameter.get());
+            return code.get().occurrences(body.get()).stream().filter(one -> one.variable().equals(variable))
+                    .map(Occurrence::path).filter(path -> !isPassedOn(code.get(), path, method, parameter))
+                    .map(PassedObject::followed).toList();
         }
-        if (parameter.isPresent()) {
-            variable(code.get(), body.get(), method.getParameters().get(parameter.get())).forEach(path -> found
-                    .add(isPassedOn(code.get(), path, method, parameter) ? "" : followed(path)));
-        } else {
-            ObjectUses.of(code.get(), body.get(), (TypeElement) method.getEnclosingElement()).forEach(use -> found
-                    .add(isPassedOn(code.get(), use.path(), method, parameter) ? ""
-                            : use.form() == ObjectUses.Form.IMPLIED ? "." + use.path().getLeaf()
-                                    : use.form() + followed(use.path())));
-        }
-        found.removeIf(String::isEmpty);
-        found.replaceAll(what -> what.replaceFirst("^" + ObjectUses.Form.SAID, ""));
-        return found;
-    }
-
-    private static List<TreePath> variable(AttributedFile code, TreePath body, Element parameter) {
-        List<TreePath> found = new ArrayList<>();
-        new TreePathScanner<Void, Void>() {
-            @Override
-            public Void visitIdentifier(IdentifierTree tree, Void unused) {
-                if (code.element(getCurrentPath()).filter(parameter::equals).isPresent()) {
-                    found.add(getCurrentPath());
-                }
-                return null;
-            }
-        }.scan(body, null);
-        return found;
+        return ObjectUses.of(code.get(), body.get(), (TypeElement) method.getEnclosingElement()).stream()
+                .filter(use -> !isPassedOn(code.get(), use.path(), method, parameter))
+                .map(use -> switch (use.form()) {
+                    case SAID -> followed(use.path());
+                    case IMPLIED -> "." + use.path().getLeaf();
+                    case BOUND -> use.form() + followed(use.path());
+                }).toList();
     }
 
     private static String followed(TreePath path) {
@@ -133,7 +117,7 @@ final class PassedObject {
                 && Calls.method(code, call).filter(method::equals).isPresent()
                 && (parameter.isPresent() ? parameter.get() < tree.getArguments().size()
                         && tree.getArguments().get(parameter.get()).equals(path.getLeaf())
-                        : tree.getMethodSelect().equals(path.getLeaf()) || isObject(path.getLeaf()) && Calls
+                        : tree.getMethodSelect().equals(path.getLeaf()) || TreePaths.isThis(path.getLeaf()) && Calls
                                 .receiver(call).map(TreePath::getLeaf).filter(path.getLeaf()::equals).isPresent());
     }
 
@@ -157,7 +141,7 @@ final class PassedObject {
         Tree plain = TreePaths.inner(now.get()).getLeaf();
         boolean isCarried = object.filter(path -> isSameCode(code, path, codeAfter, now.get(), isAt)).isPresent();
         return isCarried || (becomesStatic() ? isOwnObject(code, was, object, codeAfter, now.get())
-                : object.filter(path -> isParameter(code, path) && isObject(plain)).isPresent());
+                : object.filter(path -> isParameter(code, path) && TreePaths.isThis(plain)).isPresent());
     }
 
     /**
@@ -173,7 +157,7 @@ final class PassedObject {
             return true;
         }
         // in the body of the method, what was the object's is the parameter's; in which order is compared there
-        if (isObject(was.getLeaf()) && isGiven(codeAfter, now)) {
+        if (TreePaths.isThis(was.getLeaf()) && isGiven(codeAfter, now)) {
             return true;
         }
         boolean isAtName = isMoved() && isAt.test(name(code, was.getLeaf()), name(codeAfter, plain));
@@ -203,11 +187,6 @@ final class PassedObject {
         return index < all.size() ? Optional.of(new TreePath(call, all.get(index))) : Optional.empty();
     }
 
-    private static boolean isObject(Tree tree) {
-        return tree instanceof IdentifierTree name && name.getName().contentEquals("this")
-                || tree instanceof MemberSelectTree select && select.getIdentifier().contentEquals("this");
-    }
-
     /** Whether the method calls itself with what it was passed. */
     private boolean isParameter(AttributedFile code, TreePath argument) {
         return code.element(argument).filter(method.getParameters().get(signature.objectParameter().orElseThrow())
@@ -218,12 +197,12 @@ final class PassedObject {
     private boolean isOwnObject(AttributedFile code, TreePath was, Optional<TreePath> said, AttributedFile codeAfter,
             TreePath now) {
         Optional<SymbolKey> type = said.isPresent()
-                ? code.type(said.get()).filter(known -> isObject(said.get().getLeaf()) || said.get().getLeaf()
+                ? code.type(said.get()).filter(known -> TreePaths.isThis(said.get().getLeaf()) || said.get().getLeaf()
                         .toString().equals("super")).flatMap(known -> innermost(code, said.get()))
                 : before.enclosing(code.file().path(), code.range(was.getLeaf()).start()).stream()
                         .filter(one -> before.isSubtype(one.element(), ((SymbolKey.Method) key).owner())).findFirst()
                         .map(Analysis.Enclosing::key);
-        boolean isThis = isObject(now.getLeaf()) && type.isPresent() && codeAfter.type(now)
+        boolean isThis = TreePaths.isThis(now.getLeaf()) && type.isPresent() && codeAfter.type(now)
                 .map(codeAfter.types()::asElement).map(after::key).filter(mapping.key(type.get())::equals).isPresent();
         return isThis || isGiven(codeAfter, now) && type.filter(((SymbolKey.Method) key).owner()::equals).isPresent();
     }

@@ -246,7 +246,7 @@ public final class AddedParameter {
         for (SourceFile file : before.files()) {
             for (Range mention : Words.find(file.content(), word)) {
                 if (file.tokens().kind(file.tokens().at(mention.start())).isText()) {
-                    notes.add(before.snapshot().workspace().show(file.path()) + ":" + file.position(mention.start())
+                    notes.add(before.snapshot().show(file.path(), mention.start())
                             + " names '" + word + "' in a string; who calls it by that passes nothing");
                 }
             }

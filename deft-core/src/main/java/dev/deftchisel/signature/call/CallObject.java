@@ -15,7 +15,6 @@ import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.rewrite.Precedence;
 import dev.deftchisel.rewrite.place.NeverNull;
-import dev.deftchisel.signature.plan.MovedObject;
 import dev.deftchisel.signature.plan.SignatureChange;
 import dev.deftchisel.signature.plan.TypedCode;
 import dev.deftchisel.signature.written.NestedEdits;
@@ -48,7 +47,7 @@ public final class CallObject {
     }
 
     private boolean hasParameter() {
-        return new MovedObject(typed.before(), change).parameter().isPresent();
+        return change.receivingParameter().isPresent();
     }
 
     /** Whether the call stands in the body of the method itself. */
@@ -80,16 +79,11 @@ public final class CallObject {
 
     /** Whether nobody can tell that there is an object, which the call found out, or finds out then. */
     public boolean mayBeNull() {
-        if (said().isEmpty() || isSuper() || said().get() instanceof NewClassTree || isThis(said().get())) {
+        if (said().isEmpty() || isSuper() || said().get() instanceof NewClassTree || TreePaths.isThis(said().get())) {
             return false;
         }
         TreePath path = change.becomesStatic() ? receiver.orElseThrow() : new TreePath(call, said().get());
         return !new NeverNull(typed.before(), code).isSure(path);
-    }
-
-    private static boolean isThis(ExpressionTree tree) {
-        return tree instanceof IdentifierTree name && name.getName().contentEquals(THIS)
-                || tree instanceof MemberSelectTree select && select.getIdentifier().contentEquals(THIS);
     }
 
     private boolean isSuper() {
@@ -110,7 +104,7 @@ public final class CallObject {
     /** The object where no code says it, or {@code this} does: {@code this}, or the parameter in the method's body. */
     private Optional<String> object() {
         boolean isSaid = receiver.isPresent() && !isSuper();
-        boolean isCarried = isSaid && !(isWithin() && isThis((ExpressionTree) receiver.get().getLeaf()));
+        boolean isCarried = isSaid && !(isWithin() && TreePaths.isThis(receiver.get().getLeaf()));
         if (isCarried) {
             return Optional.of("");
         }

@@ -141,8 +141,7 @@ public final class PassedArguments {
     private List<Range> leftOut(Set<Integer> evaluated) {
         List<Range> found = new ArrayList<>();
         for (int i = 0; i < change.before(); i++) {
-            if (!change.origins().contains(i) && change.objectParameter().filter(Integer.valueOf(i)::equals)
-                    .isEmpty()) {
+            if (change.isDropped(i)) {
                 group(i).stream().filter(argument -> !evaluated.contains(argument))
                         .forEach(argument -> found.add(code.range(arguments.get(argument))));
             }

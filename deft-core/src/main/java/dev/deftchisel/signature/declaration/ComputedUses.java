@@ -61,7 +61,6 @@ public final class ComputedUses {
     }
 
     private String shown(Binding use) {
-        return before.snapshot().workspace().show(use.file()) + ":" + declared.code().file().position(use.range()
-                .start());
+        return before.snapshot().show(use.file(), use.range().start());
     }
 }

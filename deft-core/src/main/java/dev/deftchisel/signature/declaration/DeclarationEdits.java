@@ -114,8 +114,7 @@ public final class DeclarationEdits {
 
     private Optional<Reason> usedThoughDropped() {
         for (int i = 0; i < change.before(); i++) {
-            if (!change.origins().contains(i) && !change.given().containsKey(i)
-                    && change.objectParameter().filter(Integer.valueOf(i)::equals).isEmpty()) {
+            if (change.isDropped(i) && !change.given().containsKey(i)) {
                 Optional<Binding> use = before.uses(key(i)).stream()
                         .filter(one -> one.role() != Role.DECLARATION && one.role() != Role.DOC).findFirst();
                 if (use.isPresent()) {

@@ -16,7 +16,6 @@ import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.rewrite.Layout;
-import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.signature.plan.DeclaredHeader;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.signature.written.SharedEdits;
@@ -66,17 +65,14 @@ public final class FactoryMethod {
         Layout layout = Layout.of(code.file());
         Range whole = code.range(constructor.path().getLeaf());
         String indent = Layout.indentOf(code.file(), whole.start());
-        NewCode method = new NewCode(code.file()).write(layout.lineEnd() + layout.lineEnd() + indent);
-        header(method);
         String diamond = type.getTypeParameters().isEmpty() ? "" : "<>";
-        method.write(" {" + layout.lineEnd() + indent + layout.unit() + "return new " + type.getSimpleName() + diamond
-                + "(" + constructor.header().known().stream().map(one -> one.name()).collect(Collectors
-                        .joining(", ")) + ");" + layout.lineEnd() + indent + "}");
+        String passed = constructor.header().known().stream().map(one -> one.name()).collect(Collectors.joining(", "));
+        String newLine = layout.lineEnd() + indent;
+        String method = layout.lineEnd() + newLine + header() + " {" + newLine + layout.unit() + "return new "
+                + type.getSimpleName() + diamond + "(" + passed + ");" + newLine + "}";
         NestedEdits here = edits.in(code);
         int end = Layout.after(code.file(), whole.end());
-        // what the method is made of is a copy, and stands nowhere else
-        String text = written(method);
-        here.replace(new Range(end, end), List.of(), to -> to.write(text));
+        here.replace(new Range(end, end), List.of(), text -> text.write(method));
         closed(here);
         SymbolKey factory = new SymbolKey.Method(key.owner(), name, key.descriptor().substring(0, key.descriptor()
                 .indexOf(')') + 1) + code.descriptor(code.types().erasure(type.asType())));
@@ -85,21 +81,17 @@ public final class FactoryMethod {
                 + constructor.header().core() + "'", SymbolEffects.same().making(Map.of(key, factory)), notes), before);
     }
 
-    private static String written(NewCode method) {
-        return method.at(0).replacement();
-    }
-
-    private void header(NewCode text) {
+    private String header() {
         TypedHeader header = constructor.header();
         ClassTree tree = (ClassTree) constructor.path().getParentPath().getLeaf();
         String bounds = tree.getTypeParameters().stream().map(code::text).collect(Collectors.joining(", "));
         String names = tree.getTypeParameters().stream().map(one -> one.getName().toString())
                 .collect(Collectors.joining(", "));
-        text.write(AccessLevel.of(constructor.element().getModifiers()).prefix() + "static "
+        return AccessLevel.of(constructor.element().getModifiers()).prefix() + "static "
                 + (bounds.isEmpty() ? "" : "<" + bounds + "> ") + type.getSimpleName()
                 + (names.isEmpty() ? "" : "<" + names + ">") + " " + name + "(" + code.text(constructor.inner())
                 + ")" + header.thrown().map(header::at).filter(types -> !types.isBlank())
-                .map(types -> " throws " + types).orElse(""));
+                .map(types -> " throws " + types).orElse("");
     }
 
     /** The constructor need not be seen from outside any more; others may look for one without parameters. */

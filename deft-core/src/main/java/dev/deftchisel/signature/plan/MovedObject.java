@@ -16,7 +16,6 @@ import dev.deftchisel.source.Range;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.IntStream;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.NestingKind;
 import javax.lang.model.element.TypeElement;
@@ -39,11 +38,6 @@ public final class MovedObject {
         this.own = change.own();
         this.code = own.code();
         this.type = (TypeElement) own.element().getEnclosingElement();
-    }
-
-    /** The new parameter that gets the object. */
-    public Optional<Integer> parameter() {
-        return IntStream.range(0, change.origins().size()).filter(change::isObject).boxed().findFirst();
     }
 
     /** Where the body uses the object, while there is one. */
@@ -78,7 +72,7 @@ public final class MovedObject {
     }
 
     private Optional<Reason> ofStatic() {
-        Optional<Integer> parameter = parameter();
+        Optional<Integer> parameter = change.receivingParameter();
         if (change.typed().object().isPresent()) {
             return header(change.typed().object().get().name(), "a static method has no 'this'; call the parameter "
                     + "otherwise and give it the object: '= this'");

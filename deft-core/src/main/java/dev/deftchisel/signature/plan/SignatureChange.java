@@ -83,6 +83,16 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
                 .filter("this"::equals).isPresent();
     }
 
+    /** The new parameter that gets the object. */
+    public Optional<Integer> receivingParameter() {
+        return IntStream.range(0, origins.size()).filter(this::isObject).boxed().findFirst();
+    }
+
+    /** Whether a parameter, by its index today, is there no longer, in the list or as the object. */
+    public boolean isDropped(int origin) {
+        return !origins.contains(origin) && !objectParameter().equals(Optional.of(origin));
+    }
+
     /** The parameter, by its index today, for which the object is passed that the method is called on then. */
     public Optional<Integer> objectParameter() {
         return typed.object().flatMap(object -> {

@@ -27,10 +27,10 @@ import javax.lang.model.type.TypeMirror;
  *
  * @param origins for each argument the index of the parameter that takes it, or {@link NewSignature#ADDED}
  * @param types   for each argument the type that its parameter must get; empty where it keeps its own
- * @param names   for each argument the name of its parameter, if that is new
+ * @param name    of the parameter that is new; empty where none is
  * @param title   what it does, for people
  */
-public record WantedHeader(List<Integer> origins, List<Optional<String>> types, List<String> names, String title) {
+public record WantedHeader(List<Integer> origins, List<Optional<String>> types, String name, String title) {
 
     private static final int MOST = 7;
 
@@ -38,7 +38,6 @@ public record WantedHeader(List<Integer> origins, List<Optional<String>> types, 
     public WantedHeader {
         origins = List.copyOf(origins);
         types = List.copyOf(types);
-        names = List.copyOf(names);
     }
 
     /** What fits; empty where nothing simple does, or where it fits already. */
@@ -65,7 +64,7 @@ public record WantedHeader(List<Integer> origins, List<Optional<String>> types, 
             if (origin == NewSignature.ADDED) {
                 String type = types.get(i).orElseThrow();
                 String passed = value.isEmpty() ? PlaceholderCode.value(type) : value;
-                return type + " " + free(header, names.get(i)) + " = " + passed;
+                return type + " " + free(header, name) + " = " + passed;
             }
             TypedHeader.TypedParameter old = header.parameters().get(origin);
             return types.get(i).map(type -> type + " " + header.at(old.name())).orElseGet(() -> header.declared(old));
@@ -128,7 +127,7 @@ public record WantedHeader(List<Integer> origins, List<Optional<String>> types, 
             return written(index).map(type -> {
                 List<Optional<String>> types = nothing();
                 types.set(index, Optional.of(type));
-                return new WantedHeader(IntStream.range(0, formals.size()).boxed().toList(), types, names(),
+                return new WantedHeader(IntStream.range(0, formals.size()).boxed().toList(), types, "",
                         "take '" + type + "' here");
             });
         }
@@ -149,28 +148,26 @@ public record WantedHeader(List<Integer> origins, List<Optional<String>> types, 
                         origins.add(added, NewSignature.ADDED);
                         List<Optional<String>> types = nothing();
                         types.set(added, Optional.of(type));
-                        return new WantedHeader(origins, types, names(), "take '" + type + "' as well");
+                        return new WantedHeader(origins, types, name(added), "take '" + type + "' as well");
                     }));
         }
 
         private WantedHeader wanted(List<Integer> origins, String title) {
-            return new WantedHeader(origins, nothing(), names(), title);
+            return new WantedHeader(origins, nothing(), "", title);
         }
 
         private List<Optional<String>> nothing() {
             return new ArrayList<>(arguments.stream().map(one -> Optional.<String>empty()).toList());
         }
 
-        private List<String> names() {
-            return IntStream.range(0, arguments.size()).mapToObj(i -> NameProposals.elsewhere(code)
-                    .of(new TreePath(call, arguments.get(i))).get(0)).toList();
+        private String name(int argument) {
+            return NameProposals.elsewhere(code).of(new TreePath(call, arguments.get(argument))).get(0);
         }
 
         /** By simple names, which are imported where that is needed. */
         private Optional<String> written(int argument) {
             return type(argument).filter(type -> type.getKind() != TypeKind.NULL && type.getKind() != TypeKind.VOID)
-                    .map(NamedTypes::shown).filter(text -> !text.contains("capture") && !text.contains("&"))
-                    .map(text -> text.replaceAll("\\b(?:\\p{Ll}\\w*\\.)+(?=\\p{Lu})", ""));
+                    .map(NamedTypes::simple).filter(text -> !text.contains("capture") && !text.contains("&"));
         }
     }
 }

@@ -1,12 +1,11 @@
 package dev.deftchisel.proving.dataflow;
 
 import dev.deftchisel.proving.compiled.CompiledCode;
-import java.util.LinkedHashSet;
+import dev.deftchisel.proving.oracle.ClassIndex;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Stream;
 import org.objectweb.asm.ClassReader;
 import org.objectweb.asm.Opcodes;
 import org.objectweb.asm.tree.ClassNode;
@@ -15,9 +14,10 @@ import org.objectweb.asm.tree.MethodNode;
 /**
  * Class files that were read.
  *
- * @param all by internal name
+ * @param all   by internal name
+ * @param index of what they declare and inherit
  */
-record CompiledClasses(Map<String, ClassNode> all) {
+record CompiledClasses(Map<String, ClassNode> all, ClassIndex index) {
 
     static CompiledClasses of(CompiledCode code) {
         Map<String, ClassNode> all = new TreeMap<>();
@@ -26,12 +26,13 @@ record CompiledClasses(Map<String, ClassNode> all) {
             new ClassReader(bytes).accept(node, ClassReader.SKIP_DEBUG | ClassReader.SKIP_FRAMES);
             all.put(node.name, node);
         });
-        return new CompiledClasses(all);
+        return new CompiledClasses(all, ClassIndex.of(code.classes().values()));
     }
 
     /** The declaration that a call of a method means: the first on the way up (JVMS 5.4.3.3). */
     Optional<Member> resolve(Member method) {
-        return line(method.owner()).stream().map(method::at).filter(one -> method(one).isPresent()).findFirst();
+        return index.resolve(new ClassIndex.Member(method.owner(), method.name(), method.descriptor()))
+                .map(found -> method.at(found.owner()));
     }
 
     Optional<MethodNode> method(Member method) {
@@ -41,18 +42,7 @@ record CompiledClasses(Map<String, ClassNode> all) {
 
     /** A class and all known ones above it, nearest first. */
     Set<String> line(String owner) {
-        Set<String> seen = new LinkedHashSet<>();
-        Stream<String> open = Stream.of(owner);
-        while (true) {
-            Set<String> next = new LinkedHashSet<>(open.filter(all::containsKey).toList());
-            next.removeAll(seen);
-            if (next.isEmpty()) {
-                return seen;
-            }
-            seen.addAll(next);
-            open = next.stream().map(all::get).flatMap(type -> Stream.concat(Stream.ofNullable(type.superName),
-                    type.interfaces.stream()));
-        }
+        return index.line(owner);
     }
 
     /** Whether a class stands in a body, so that the compiler numbers it. */

@@ -19,7 +19,7 @@ import org.objectweb.asm.Opcodes;
  * Which members the classes declare, and what a member is that an instruction names by its owner (JVMS 5.4.3): the
  * owner may only inherit it.
  */
-final class ClassIndex {
+public final class ClassIndex {
 
     private final Map<String, Outline> outlines;
     /** Worked out once for each class, since every instruction asks. */
@@ -35,7 +35,7 @@ final class ClassIndex {
      * @param owner      internal name of a class (JVMS 4.2.1)
      * @param descriptor empty for a field, which is known by its name
      */
-    record Member(String owner, String name, String descriptor) {
+    public record Member(String owner, String name, String descriptor) {
     }
 
     /**
@@ -47,7 +47,8 @@ final class ClassIndex {
     record Outline(List<String> supers, Map<Member, Integer> members) {
     }
 
-    static ClassIndex of(Collection<byte[]> classes) {
+    /** Reads what the class files declare. */
+    public static ClassIndex of(Collection<byte[]> classes) {
         Map<String, Outline> outlines = new HashMap<>();
         for (byte[] bytes : classes) {
             Reader reader = new Reader();
@@ -77,7 +78,7 @@ final class ClassIndex {
     }
 
     /** The declaration that a reference means: the first on the way up, classes before interfaces. */
-    Optional<Member> resolve(Member reference) {
+    public Optional<Member> resolve(Member reference) {
         return line(reference.owner()).stream()
                 .map(owner -> new Member(owner, reference.name(), reference.descriptor()))
                 .filter(member -> outlines.get(member.owner()).members().containsKey(member))
@@ -114,7 +115,7 @@ final class ClassIndex {
     }
 
     /** The class and all known ones above it, nearest first. */
-    private Set<String> line(String owner) {
+    public Set<String> line(String owner) {
         Set<String> known = lines.get(owner);
         if (known == null) {
             known = climb(owner);

@@ -30,10 +30,12 @@ public record Oracles(
      * What knows the listeners of an object gets the object, of which compilers from 21 on warn when it can be
      * extended.
      */
-    private static final Set<String> HANDS_OUT_THIS = Set.of("compiler.warn.possible.this.escape");
+    private static final String THIS_ESCAPES = "compiler.warn.possible.this.escape";
+
+    private static final Set<String> HANDS_OUT_THIS = Set.of(THIS_ESCAPES);
 
     /** Also, null for what comes to be a parameter of any number is the array that it was, but a warning asks. */
-    private static final Set<String> ANY_NUMBER_OF_NULL = Set.of("compiler.warn.possible.this.escape",
+    private static final Set<String> ANY_NUMBER_OF_NULL = Set.of(THIS_ESCAPES,
             "compiler.warn.inexact.non-varargs.call");
 
     private static final int SOMETIMES_EVERY = 4;
