@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import javax.lang.model.element.ExecutableElement;
 
 /**
  * What becomes of the parameters and the result of a method.
@@ -13,14 +14,29 @@ import java.util.stream.IntStream;
  *                   {@link #OBJECT} for the object that it was called on; empty when nobody said, so that what calls
  *                   pass cannot be followed
  * @param object     what it is called on then
+ * @param arity      how many arguments its last parameter takes then; empty when that does not change
  */
-public record NewSignature(String descriptor, Optional<List<Integer>> origins, CalledOn object) {
+public record NewSignature(String descriptor, Optional<List<Integer>> origins, CalledOn object,
+        Optional<Arity> arity) {
 
     /** Stands for a parameter that was not there. */
     public static final int ADDED = -1;
 
     /** Stands for a parameter that gets the object on which the method was called. */
     public static final int OBJECT = -2;
+
+    /** How many arguments a call may pass for the last parameter (JLS 8.4.1). */
+    public enum Arity {
+        /** One. */
+        FIXED,
+        /** Any number. */
+        VARIABLE;
+
+        /** That of a method or constructor. */
+        public static Arity of(ExecutableElement method) {
+            return method.isVarArgs() ? VARIABLE : FIXED;
+        }
+    }
 
     /** What a method is called on after a change (JLS 15.12.4.1). */
     public sealed interface CalledOn {
@@ -44,7 +60,7 @@ public record NewSignature(String descriptor, Optional<List<Integer>> origins, C
 
     /** Other parameters, and the same object or none. */
     public NewSignature(String descriptor, Optional<List<Integer>> origins) {
-        this(descriptor, origins, new CalledOn.Same());
+        this(descriptor, origins, new CalledOn.Same(), Optional.empty());
     }
 
     /** Copies the list. */
@@ -88,6 +104,6 @@ public record NewSignature(String descriptor, Optional<List<Integer>> origins, C
             List<Integer> found = new ArrayList<>();
             all.forEach(index -> found.add(index < 0 ? index : earlier.get(index)));
             return found;
-        })), object instanceof CalledOn.Same ? first.object : object);
+        })), object instanceof CalledOn.Same ? first.object : object, arity.or(first::arity));
     }
 }

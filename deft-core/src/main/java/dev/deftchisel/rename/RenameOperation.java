@@ -44,7 +44,8 @@ public final class RenameOperation implements Operation {
     /** The key of the choice what becomes of the names by which frameworks know it: {@code keep} or {@code change}. */
     public static final String EXTERNAL = "external";
 
-    private static final Question EXTERNAL_QUESTION = new Question.Choice(
+    /** Whether frameworks that know a name are to know it by the new one. */
+    public static final Question EXTERNAL_QUESTION = new Question.Choice(
             EXTERNAL,
             "names by which frameworks know it: JSON properties, columns, parameters of requests, beans",
             List.of(new Question.Option("keep", "stay as they are, by an annotation"),
@@ -57,7 +58,8 @@ public final class RenameOperation implements Operation {
             "names derived from it: accessors and parameters of a field, variables and tests of a type",
             List.of(new Question.Option("none", "stay"), new Question.Option("all", "change, too")),
             "none");
-    private static final Question MENTIONS_QUESTION = new Question.Choice(
+    /** Which mentions of a name in text become the new one. */
+    public static final Question MENTIONS_QUESTION = new Question.Choice(
             MENTIONS,
             "mentions in comments, strings and resources",
             List.of(new Question.Option("none", "leave all text alone"),

@@ -12,10 +12,6 @@ import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.ResolvedPlace;
-import dev.deftchisel.rename.mention.DerivedQueries;
-import dev.deftchisel.rename.mention.Mentions;
-import dev.deftchisel.rename.mention.MentionsInOtherFiles;
-import dev.deftchisel.rename.mention.RenamedWords;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -68,7 +64,7 @@ final class SymbolRename {
         Analysis before = analyst.analyse(RenameSearch.and(
                 RenameSearch.focus(resolved, target, newName, analyst), words, analyst));
         Set<SymbolKey> family = Family.of(target, before);
-        RenameObstacles obstacles = new RenameObstacles(target, family, before);
+        FamilyObstacles obstacles = new FamilyObstacles(target, family, before, "renamed");
         List<Reason> reasons = new ArrayList<>(obstacles.reasons());
         new UnprocessedNames(target, before, analyst).objection().filter(reason -> reasons.isEmpty())
                 .ifPresent(reasons::add);
@@ -96,46 +92,15 @@ final class SymbolRename {
     }
 
     private Change change(String also, RenamedCode code, List<String> unseen, Analysis before) {
-        KeptNames external = new KeptNames(before,
-                !answers.single(RenameOperation.EXTERNAL).filter("change"::equals).isPresent())
-                .read(code.names().keySet());
-        RenamedWords renaming = RenamedWords.of(target, newName, code.names(), before);
-        Mentions mentions = new Mentions(before.snapshot(), renaming, RenameOperation.choice(answers));
-        List<FileChange> texts = new ArrayList<>();
-        boolean isSeen = !target.isPrivate() || !renaming.properties().isEmpty();
-        if (!target.kind().isLocal() && isSeen) {
-            texts.addAll(mentions.inResources(Map.of()));
-            texts.addAll(mentions.beside());
-        }
-        List<FileChange> files = new ArrayList<>(code.files(List.of(external.edits(),
-                mentions.inJava(Mentions.Scope.of(target, before), code.ranges()))));
-        files.addAll(texts);
+        NamesElsewhere elsewhere = new NamesElsewhere(target, newName, code.names(), before, answers);
+        List<FileChange> files = new ArrayList<>(code.files(elsewhere.inJava(code.ranges())));
+        files.addAll(elsewhere.texts());
         return new Change("rename the " + target.describe() + " to " + newName + also, files,
-                new SymbolEffects(code.names(), Map.of()),
-                Stream.of(notes(before), unseen, external.notes(),
-                        DerivedQueries.notes(code.names().keySet(), before),
-                        MentionsInOtherFiles.notes(texts, before.snapshot().workspace())).flatMap(List::stream)
-                        .toList());
+                new SymbolEffects(code.names(), Map.of()), Stream.of(UnseenUses.notes(target, before), unseen,
+                        elsewhere.notes()).flatMap(List::stream).toList());
     }
 
     private static String counted(int count, String one, String many) {
         return count == 0 ? "" : ", and " + count + " " + (count == 1 ? one : many);
-    }
-
-    private List<String> notes(Analysis before) {
-        List<String> notes = new ArrayList<>(before.gaps());
-        boolean isMain = target.key() instanceof SymbolKey.Method method && method.name().equals("main")
-                && target.isStatic() && method.descriptor().equals("([Ljava.lang.String;)V");
-        if (isMain) {
-            notes.add("programs are started by the name main (JLS 12.1.4); this class could no longer be started");
-        }
-        int unresolved = before.unresolved(target.name()).size();
-        if (unresolved > 0) {
-            var first = before.unresolved(target.name()).get(0);
-            notes.add(unresolved + (unresolved == 1 ? " place" : " places") + " with the name '" + target.name()
-                    + "' could not be resolved and " + (unresolved == 1 ? "is" : "are") + " left alone, first "
-                    + before.snapshot().show(first.file(), first.range().start()));
-        }
-        return notes;
     }
 }

@@ -25,8 +25,10 @@ import dev.deftchisel.operation.Offer;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
+import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rename.Qualifier;
+import dev.deftchisel.rename.RenameOperation;
 import dev.deftchisel.signature.plan.DeclaredHeader;
 import dev.deftchisel.signature.plan.FunctionBodies;
 import dev.deftchisel.source.Range;
@@ -108,7 +110,7 @@ public final class ChangeSignatureOperation implements Operation {
                 new Question.Text(DROP, "instead of a header: parameters to drop", ""),
                 new Question.Text(ORDER, "instead of a header: parameters in their order", ""),
                 CALLS_QUESTION, new Question.Text(THROUGH, "callers that pass new parameters on", ""),
-                THROWN_QUESTION);
+                THROWN_QUESTION, RenameOperation.MENTIONS_QUESTION, RenameOperation.EXTERNAL_QUESTION);
     }
 
     @Override
@@ -192,8 +194,12 @@ public final class ChangeSignatureOperation implements Operation {
                     : "type the header as it is to be; a new parameter says what calls pass: 'int rate = 3'");
         }
         HeaderReader.Result read = HeaderReader.read(told.header().get());
-        return read.header().isEmpty() ? Plan.refused(read.objection())
-                : plan(header.get(), read.header().get(), answers, analyst);
+        if (read.header().isEmpty()) {
+            return Plan.refused(read.objection());
+        }
+        Plan plan = plan(header.get(), read.header().get(), answers, analyst);
+        return plan instanceof Plan.Ready ready ? new NamesAround(symbol.get().key(), ready.before(), answers)
+                .with(ready) : plan;
     }
 
     private static Map<String, String> renamed(Answers answers) {
@@ -219,7 +225,9 @@ public final class ChangeSignatureOperation implements Operation {
         Set<String> through = Arrays.stream(answers.single(THROUGH).orElse("").split(",")).map(String::strip)
                 .filter(name -> !name.isEmpty()).collect(Collectors.toSet());
         boolean isDeclaring = answers.single(THROWN).filter("declare"::equals).isPresent();
-        return new PlannedSignature(analyst, before, key, typed, renamed(answers))
+        List<Reason> obstacles = new NamesAround(key, before, answers).obstacles();
+        return !obstacles.isEmpty() ? new Plan.Refused(obstacles)
+                : new PlannedSignature(analyst, before, key, typed, renamed(answers))
                 .plan(isStaying, through, isDeclaring);
     }
 

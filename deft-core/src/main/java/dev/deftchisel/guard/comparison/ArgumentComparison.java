@@ -61,7 +61,7 @@ public final class ArgumentComparison {
     public List<Difference> differences() {
         signatures.forEach((key, signature) -> signature.origins().ifPresent(origins -> {
             Optional<ExecutableElement> method = element(before, key);
-            method.ifPresent(known -> compareParameters(key, known, origins));
+            method.ifPresent(known -> compareParameters(key, known, signature));
             method.filter(known -> known.getEnclosingElement().getKind() == ElementKind.RECORD
                     && known.getKind() == ElementKind.CONSTRUCTOR)
                     .ifPresent(known -> comparePatterns((SymbolKey.Method) key, known, origins));
@@ -82,7 +82,8 @@ public final class ArgumentComparison {
                 .filter(ExecutableElement.class::isInstance).map(ExecutableElement.class::cast);
     }
 
-    private void compareParameters(SymbolKey key, ExecutableElement method, List<Integer> origins) {
+    private void compareParameters(SymbolKey key, ExecutableElement method, NewSignature signature) {
+        List<Integer> origins = signature.origins().orElseThrow();
         SymbolKey expected = mapping.key(key);
         // nobody may have met it, as the constructor that a record has by itself
         Optional<ExecutableElement> now = element(after, expected).or(() -> after.known(((SymbolKey.Method) expected)
@@ -95,7 +96,8 @@ public final class ArgumentComparison {
         if (declared.isEmpty()) {
             return;
         }
-        boolean isRight = now.isPresent() && now.get().getParameters().size() == origins.size();
+        boolean isRight = now.isPresent() && now.get().getParameters().size() == origins.size()
+                && NewSignature.Arity.of(now.get()) == signature.arity().orElse(NewSignature.Arity.of(method));
         for (int i = 0; isRight && i < origins.size(); i++) {
             isRight = origins.get(i) < 0
                     || isSame(method, origins.get(i), now.get(), i);
@@ -103,7 +105,7 @@ public final class ArgumentComparison {
         if (!isRight) {
             tell(declared.get().file(), declared.get().range(),
                     "its parameters would not be those that were announced");
-        } else if (!object(method, signatures.get(key)).isAnnounced(now.get())) {
+        } else if (!object(method, signature).isAnnounced(now.get())) {
             tell(declared.get().file(), declared.get().range(),
                     "it would not do the same with the object that it is called on");
         }

@@ -1,8 +1,11 @@
 package dev.deftchisel.rename.mention;
 
+import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
+import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 
 /**
  * Tells the text of an annotation that names a member of the class it stands in, such as the source of a test's
@@ -13,6 +16,12 @@ public final class StringReferences {
     private static final Set<String> ANNOTATIONS = Set.of("MethodSource", "FieldSource", "EnabledIf", "DisabledIf");
 
     private StringReferences() {
+    }
+
+    /** Where annotations name a member of the class in whose file they stand. */
+    public static List<Range> all(Tokens tokens, String name) {
+        return IntStream.range(0, tokens.count()).filter(i -> tokens.kind(i).isText() && isOne(tokens, i, name))
+                .mapToObj(tokens::range).toList();
     }
 
     /**

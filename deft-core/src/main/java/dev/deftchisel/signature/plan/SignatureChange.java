@@ -228,7 +228,14 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
                         : result).toString(), Optional.of(announced()), becomesStatic()
                         ? new NewSignature.CalledOn.Nothing()
                         : objectParameter().<NewSignature.CalledOn>map(NewSignature.CalledOn.Parameter::new)
-                                .orElse(new NewSignature.CalledOn.Same()));
+                                .orElse(new NewSignature.CalledOn.Same()), arity());
+    }
+
+    /** How many arguments the last parameter takes, unless that is as each method of the family declares it today. */
+    private Optional<NewSignature.Arity> arity() {
+        int last = origins.size() - 1;
+        boolean stays = last >= 0 && origins.get(last) == before() - 1 && !isRetyped(last);
+        return stays ? Optional.empty() : Optional.of(NewSignature.Arity.of(types.method()));
     }
 
     private List<Integer> announced() {

@@ -5,17 +5,21 @@ import dev.deftchisel.workspace.SourceRoot;
 import dev.deftchisel.workspace.Workspace;
 import java.io.File;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import javax.xml.parsers.DocumentBuilderFactory;
+import javax.xml.parsers.ParserConfigurationException;
+import org.w3c.dom.Element;
+import org.w3c.dom.NodeList;
+import org.xml.sax.SAXException;
 
 /** Runs the tests of a workspace in a process of their own, with the console of the JUnit platform. */
 public final class TestSuite {
@@ -24,8 +28,6 @@ public final class TestSuite {
     private static final List<String> OPENED = List.of("java.lang", "java.lang.reflect", "java.lang.invoke",
             "java.util",
             "java.util.concurrent", "java.time", "java.time.chrono", "java.text", "java.io", "java.net", "java.math");
-    private static final Pattern COUNT = Pattern.compile("\\[\\s*(\\d+) tests (found|successful|failed)");
-    private static final Pattern FAILURE = Pattern.compile("(?m)^\\s*(?:JUnit Jupiter|JUnit Vintage):(.*)$");
 
     private final Path console;
 
@@ -39,7 +41,7 @@ public final class TestSuite {
      *
      * @param found  how many tests there are
      * @param passed how many of them passed
-     * @param failed those that did not, as the console calls them
+     * @param failed those that did not, each as its class and its name
      */
     public record Result(int found, int passed, Set<String> failed) {
     }
@@ -55,6 +57,8 @@ public final class TestSuite {
         Path classes = Files.createTempDirectory("prove-classes");
         code.writeTo(classes);
         Path printed = Files.createTempFile("prove-suite", ".txt");
+        // some tests close the stream that the console would print its counts to
+        Path reports = Files.createTempDirectory("prove-reports");
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Xmx2g",
                 "-Djava.awt.headless=true"));
@@ -64,10 +68,11 @@ public final class TestSuite {
                 "--disable-banner", "--disable-ansi-colors", "--details=none", "--include-classname=.*",
                 // measures of speed are no tests, and leave the process
                 "--exclude-classname=.*PerformanceTest",
+                "--reports-dir=" + reports,
                 "--scan-class-path=" + classes));
         new ProcessBuilder(command).directory(workspace.root().toFile())
                 .redirectErrorStream(true).redirectOutput(printed.toFile()).start().waitFor();
-        return result(Files.readString(printed, StandardCharsets.UTF_8), printed);
+        return result(reports, printed);
     }
 
     private String classPath(Workspace workspace, Path classes) {
@@ -83,23 +88,43 @@ public final class TestSuite {
                 .collect(Collectors.joining(File.pathSeparator));
     }
 
-    static Result result(String printed, Path file) throws IOException {
-        int found = -1;
-        int passed = -1;
-        Matcher counts = COUNT.matcher(printed);
-        while (counts.find()) {
-            int count = Integer.parseInt(counts.group(1));
-            found = counts.group(2).equals("found") ? count : found;
-            passed = counts.group(2).equals("successful") ? count : passed;
-        }
-        if (found <= 0) {
-            throw new IOException("the test suite did not run, see " + file);
-        }
+    /**
+     * What the reports of a run say.
+     *
+     * @param reports folder of the reports, one for each engine
+     * @param printed what the run printed, for whoever wants to know why there is none
+     */
+    static Result result(Path reports, Path printed) throws IOException {
+        int found = 0;
+        int passed = 0;
         Set<String> failed = new TreeSet<>();
-        Matcher failures = FAILURE.matcher(printed);
-        while (failures.find()) {
-            failed.add(failures.group(1).strip());
+        try (DirectoryStream<Path> files = Files.newDirectoryStream(reports, "TEST-*.xml")) {
+            for (Path file : files) {
+                for (Element test : tests(file)) {
+                    boolean isFailed = has(test, "failure") || has(test, "error");
+                    found++;
+                    passed += isFailed || has(test, "skipped") ? 0 : 1;
+                    if (isFailed) {
+                        failed.add(test.getAttribute("classname") + ":" + test.getAttribute("name"));
+                    }
+                }
+            }
+        } catch (SAXException | ParserConfigurationException unreadable) {
+            throw new IOException("the report of the test suite cannot be read, see " + reports, unreadable);
+        }
+        if (found == 0) {
+            throw new IOException("the test suite did not run, see " + printed);
         }
         return new Result(found, passed, failed);
+    }
+
+    private static List<Element> tests(Path report) throws IOException, SAXException, ParserConfigurationException {
+        NodeList cases = DocumentBuilderFactory.newDefaultInstance().newDocumentBuilder().parse(report.toFile())
+                .getElementsByTagName("testcase");
+        return IntStream.range(0, cases.getLength()).mapToObj(i -> (Element) cases.item(i)).toList();
+    }
+
+    private static boolean has(Element test, String outcome) {
+        return test.getElementsByTagName(outcome).getLength() > 0;
     }
 }

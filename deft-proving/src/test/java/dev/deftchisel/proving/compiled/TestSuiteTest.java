@@ -4,31 +4,42 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 class TestSuiteTest {
 
-    @Test
-    void whatTheConsolePrintsIsRead() throws IOException {
-        TestSuite.Result result = TestSuite.result("""
-                Failures (1):
-                  JUnit Jupiter:BerthTest:tooLong()
-                    => java.lang.AssertionError
+    @TempDir
+    private Path reports;
 
-                [         4 containers found      ]
-                [        12 tests found           ]
-                [        11 tests successful      ]
-                [         1 tests failed          ]
-                """, Path.of("printed"));
-        assertEquals(new TestSuite.Result(12, 11, Set.of("BerthTest:tooLong()")), result);
+    @Test
+    void whatTheReportsSayIsCounted() throws IOException {
+        Files.writeString(reports.resolve("TEST-one.xml"), """
+                <testsuite name="One" tests="2" skipped="0" failures="1" errors="0">
+                <testcase name="tooLong()" classname="BerthTest"><failure type="X"/></testcase>
+                <testcase name="free()" classname="BerthTest"/>
+                </testsuite>
+                """);
+        Files.writeString(reports.resolve("TEST-other.xml"), """
+                <testsuite name="Other" tests="1" skipped="1" failures="0" errors="0">
+                <testcase name="late()" classname="TideTest"><skipped/></testcase>
+                </testsuite>
+                """);
+        assertEquals(new TestSuite.Result(3, 1, Set.of("BerthTest:tooLong()")), TestSuite.result(reports,
+                Path.of("printed")));
     }
 
     @Test
-    void noResultIsNoSuccess() {
+    void noResultIsNoSuccess() throws IOException {
         assertEquals("the test suite did not run, see printed", assertThrows(IOException.class,
-                () -> TestSuite.result("Error: could not find the main class", Path.of("printed"))).getMessage());
-        assertThrows(IOException.class, () -> TestSuite.result("[ 0 tests found ]", Path.of("printed")));
+                () -> TestSuite.result(reports, Path.of("printed"))).getMessage());
+        Files.writeString(reports.resolve("TEST-one.xml"), "<testsuite name='One' tests='0'/>");
+        assertThrows(IOException.class, () -> TestSuite.result(reports, Path.of("printed")));
+        Files.writeString(reports.resolve("TEST-one.xml"), "<testsuite");
+        assertEquals("the report of the test suite cannot be read, see " + reports, assertThrows(IOException.class,
+                () -> TestSuite.result(reports, Path.of("printed"))).getMessage());
     }
 }

@@ -127,7 +127,8 @@ class SameEffectsTest {
     void theObjectMayBecomeAParameter() throws IOException {
         SymbolKey key = new SymbolKey.Method(TARIFF, "due", "(I)I");
         Rename change = new Rename("change", SymbolEffects.same().with(Map.of(key, new NewSignature("(LTariff;I)I",
-                Optional.of(List.of(NewSignature.OBJECT, 0)), new NewSignature.CalledOn.Nothing()))), Map.of());
+                Optional.of(List.of(NewSignature.OBJECT, 0)), new NewSignature.CalledOn.Nothing(),
+                Optional.empty()))), Map.of());
         String before = "class Tariff { int rate; int due(int a) { return a * rate; } "
                 + "int week(Tariff t) { return t.due(7) + due(8); } }";
         String after = "class Tariff { int rate; static int due(Tariff t, int a) { return a * t.rate; } "

@@ -36,8 +36,11 @@ import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** Plants faults where the object of a method becomes a parameter or back, and where a method makes objects. */
-class ObjectGuardTest {
+/**
+ * Plants faults where the object of a method becomes a parameter or back, where a method makes objects, and where a
+ * call passes any number.
+ */
+class SignatureGuardTest {
 
     private static final String SOURCE = """
             class Tariff {
@@ -67,6 +70,10 @@ class ObjectGuardTest {
 
                 static int all() {
                     return sum(new Tariff(1, 2), at(2, 3));
+                }
+
+                static int most(int[] rates) {
+                    return rates.length;
                 }
             }
             """;
@@ -134,6 +141,12 @@ class ObjectGuardTest {
     void aBodyThatTakesTheOtherParameterForItsObjectIsSeen() throws IOException {
         plan(new ChangeSignatureOperation(), "sum(Tariff t", Answers.of("to", "int sum(Tariff this, Tariff u)"));
         assertTrue(isSeen(with(text -> text.equals("this") ? "u" : text)));
+    }
+
+    @Test
+    void aDeclarationThatDoesNotTakeAnyNumberIsSeen() throws IOException {
+        plan(new ChangeSignatureOperation(), "most(int", Answers.of("to", "static int most(int... rates)"));
+        assertTrue(isSeen(with(text -> text.replace("...", "[]"))));
     }
 
     @Test

@@ -11,28 +11,37 @@ import java.util.Optional;
 import java.util.Set;
 import javax.lang.model.element.TypeElement;
 
-/** What stops a rename whatever the new name: members of libraries, and types that are not known. */
-final class RenameObstacles {
+/**
+ * What is in the way of declaring a member otherwise, whatever that is: members of libraries that belong to its family,
+ * and types above it that are not known.
+ */
+public final class FamilyObstacles {
 
     private final Symbol target;
     private final Set<SymbolKey> family;
     private final Analysis before;
+    private final String done;
 
-    RenameObstacles(Symbol target, Set<SymbolKey> family, Analysis before) {
+    /**
+     * @param family all that overrides the target, or is overridden, and the target
+     * @param done   what happens to them: "renamed" or "changed"
+     */
+    public FamilyObstacles(Symbol target, Set<SymbolKey> family, Analysis before, String done) {
         this.target = target;
         this.family = family;
         this.before = before;
+        this.done = done;
     }
 
-    /** Why the family cannot be renamed; empty when it can. */
-    List<Reason> reasons() {
+    /** Why the family has to stay as it is; empty when it does not. */
+    public List<Reason> reasons() {
         List<Reason> library = libraryMembers();
         return !library.isEmpty() ? library : family.stream().flatMap(member -> unknownOverridden(member).stream())
                 .limit(1).toList();
     }
 
     /** What nobody could see, for the user to know. */
-    List<String> notes() {
+    public List<String> notes() {
         return family.stream().flatMap(member -> unknownAbove(member)
                 .map(type -> type + " is not known here: whether " + shown(member)
                         + " overrides something there was not seen").stream()).toList();
@@ -43,7 +52,7 @@ final class RenameObstacles {
                 .filter(type -> isOverriding(member) && family.stream()
                         .noneMatch(other -> !other.equals(member) && before.overrides(member, other)))
                 .map(type -> Reason.of(shown(member) + " overrides a method of " + type
-                        + ", which is not known here, so nobody can tell what else would have to be renamed"));
+                        + ", which is not known here, so nobody can tell what else would have to be " + done));
     }
 
     /** What is above the type of a method that can override, and not known. */
@@ -76,12 +85,12 @@ final class RenameObstacles {
         List<Reason> own = members.stream()
                 .filter(symbol -> isAbove(symbol))
                 .map(symbol -> Reason.of(target.signature() + " overrides or implements " + symbol.signature()
-                        + ", which is declared in a library and cannot be renamed"))
+                        + ", which is declared in a library and cannot be " + done))
                 .toList();
         return !own.isEmpty() ? own : members.stream()
                 .map(symbol -> Reason.of("a type inherits or overrides both " + target.signature() + " and "
                         + symbol.signature()
-                        + ", which is declared in a library and cannot be renamed"))
+                        + ", which is declared in a library and cannot be " + done))
                 .toList();
     }
 
