@@ -73,6 +73,10 @@ final class OperationCommand extends ChiselCommand {
         if (question instanceof Question.Members) {
             return option.type(String.class).paramLabel("NAME,...").description(question.label()).build();
         }
+        if (question instanceof Question.Placed) {
+            return option.type(List.class).auxiliaryTypes(String.class).paramLabel("PATH:LINE=VALUE")
+                    .description(question.label() + "; repeatable").build();
+        }
         if (question instanceof Question.Proposed) {
             return option.type(String.class).paramLabel("NAME").description(question.label() + " (one is proposed)")
                     .build();
@@ -115,7 +119,9 @@ final class OperationCommand extends ChiselCommand {
             Object value = question instanceof Question.Name
                     ? spec.positionalParameters().get(index++).getValue()
                     : spec.findOption("--" + question.key()).getValue();
-            if (value != null) {
+            if (value instanceof List<?> several) {
+                answers = answers.and(question.key(), several.stream().map(Object::toString).toList());
+            } else if (value != null) {
                 check(question, value.toString());
                 answers = question instanceof Question.Members
                         ? answers.and(question.key(), OrderedChoice.list(value.toString()))

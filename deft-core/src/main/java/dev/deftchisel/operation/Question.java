@@ -83,6 +83,10 @@ public sealed interface Question {
     record Flag(String key, String label, boolean defaultAnswer) implements Question {
     }
 
+    /** Values at places of the change, each said as {@code PATH:LINE=VALUE}; there may be none. */
+    record Placed(String key, String label) implements Question {
+    }
+
     /** Any text. */
     record Text(String key, String label, String defaultAnswer) implements Question {
     }

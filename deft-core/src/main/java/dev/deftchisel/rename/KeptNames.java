@@ -32,7 +32,7 @@ import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.TypeElement;
 
 /** Finds the names by which frameworks know what is renamed, and writes what keeps them. */
-final class KeptNames {
+public final class KeptNames {
 
     private final Analysis before;
     private final boolean isKeeping;
@@ -75,10 +75,11 @@ final class KeptNames {
         return what.matches("(?:[aeiou]|XML).*") ? "an " : "a ";
     }
 
-    /** Whether anything is known by a name of a declaration elsewhere. */
-    static boolean areThere(Element element) {
-        NamedElement declared = new NamedElement(element);
-        return services().stream().anyMatch(service -> !service.of(declared).isEmpty());
+    /** Whether a framework knows anything by the name of a symbol. */
+    public static boolean areThere(Analysis analysis, SymbolKey symbol) {
+        return analysis.known(symbol).map(known -> new NamedElement(known.element()))
+                .filter(declared -> services().stream().anyMatch(service -> !service.of(declared).isEmpty()))
+                .isPresent();
     }
 
     private static List<ExternalNames> services() {

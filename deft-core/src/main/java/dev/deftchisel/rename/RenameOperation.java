@@ -117,7 +117,7 @@ public final class RenameOperation implements Operation {
         if (hasNamesakes(symbol)) {
             questions.addAll(List.of(RELATED_QUESTION, EXCEPT_QUESTION));
         }
-        if (resolved.analysis().known(symbol.key()).filter(known -> KeptNames.areThere(known.element())).isPresent()) {
+        if (KeptNames.areThere(resolved.analysis(), symbol.key())) {
             questions.add(EXTERNAL_QUESTION);
         }
         return List.copyOf(questions);

@@ -27,6 +27,7 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.operation.ResolvedPlace;
+import dev.deftchisel.rename.KeptNames;
 import dev.deftchisel.rename.Qualifier;
 import dev.deftchisel.rename.RenameOperation;
 import dev.deftchisel.signature.plan.DeclaredHeader;
@@ -77,6 +78,9 @@ public final class ChangeSignatureOperation implements Operation {
     /** The key of the callers that get new parameters as well, and pass them on: names of methods. */
     public static final String THROUGH = "through";
 
+    /** The key of what single calls pass, {@code Office.java:14=days}. */
+    public static final String PASS = "pass";
+
     /** The key of the choice what callers do about exceptions that are new. */
     public static final String THROWN = "thrown";
 
@@ -100,24 +104,36 @@ public final class ChangeSignatureOperation implements Operation {
 
     @Override
     public List<Question> questions() {
-        return questions("");
-    }
-
-    private static List<Question> questions(String current) {
-        return List.of(new Question.Text(TO, "the new header, in Java", current),
-                new Question.Text(RENAMED, "renamed parameters: old=new", ""),
-                new Question.Text(ADD, "instead of a header: parameters to add", ""),
+        List<Question> questions = new ArrayList<>(questions(""));
+        questions.addAll(List.of(new Question.Text(ADD, "instead of a header: parameters to add", ""),
                 new Question.Text(DROP, "instead of a header: parameters to drop", ""),
                 new Question.Text(ORDER, "instead of a header: parameters in their order", ""),
-                CALLS_QUESTION, new Question.Text(THROUGH, "callers that pass new parameters on", ""),
-                THROWN_QUESTION, RenameOperation.MENTIONS_QUESTION, RenameOperation.EXTERNAL_QUESTION);
+                RenameOperation.EXTERNAL_QUESTION));
+        return List.copyOf(questions);
+    }
+
+    /** What is asked where the header can be seen and edited. */
+    private static List<Question> questions(String current) {
+        return List.of(new Question.Text(TO, "the new header, in Java", current),
+                new Question.Text(RENAMED, "renamed parameters: old=new", ""), CALLS_QUESTION,
+                new Question.Placed(PASS, "what single calls pass instead"),
+                new Question.Text(THROUGH, "callers that pass new parameters on", ""), THROWN_QUESTION,
+                RenameOperation.MENTIONS_QUESTION);
+    }
+
+    private static List<Question> questions(ResolvedPlace resolved, Symbol symbol) {
+        List<Question> questions = new ArrayList<>(questions(current(resolved, symbol)));
+        if (KeptNames.areThere(resolved.analysis(), symbol.key())) {
+            questions.add(RenameOperation.EXTERNAL_QUESTION);
+        }
+        return questions;
     }
 
     @Override
     public Optional<Offer> offer(ResolvedPlace resolved) {
         return symbol(resolved).map(symbol -> new Offer(id(), "change the signature of " + symbol.signature(),
                 Offer.Kind.REFACTORING, resolved.bindings().stream().findFirst().map(Binding::range)
-                .orElse(resolved.place().selection()), questions(current(resolved, symbol))));
+                .orElse(resolved.place().selection()), questions(resolved, symbol)));
     }
 
     /** The header where it stands, when the place is in the file that declares it. */
@@ -221,14 +237,15 @@ public final class ChangeSignatureOperation implements Operation {
         }
         SymbolKey key = header.code().key(header.element());
         Analysis before = looking(analyst, header, typed);
-        boolean isStaying = answers.single(CALLS).filter("stay"::equals).isPresent();
+        boolean areStaying = answers.single(CALLS).filter("stay"::equals).isPresent();
         Set<String> through = Arrays.stream(answers.single(THROUGH).orElse("").split(",")).map(String::strip)
                 .filter(name -> !name.isEmpty()).collect(Collectors.toSet());
-        boolean isDeclaring = answers.single(THROWN).filter("declare"::equals).isPresent();
+        boolean areDeclaring = answers.single(THROWN).filter("declare"::equals).isPresent();
         List<Reason> obstacles = new NamesAround(key, before, answers).obstacles();
         return !obstacles.isEmpty() ? new Plan.Refused(obstacles)
                 : new PlannedSignature(analyst, before, key, typed, renamed(answers))
-                .plan(isStaying, through, isDeclaring);
+                .plan(new PlannedSignature.Calls(areStaying, through, areDeclaring, answers.several(PASS)
+                        .orElse(List.of())));
     }
 
     /** An analysis of all that a change to a typed header may reach. */

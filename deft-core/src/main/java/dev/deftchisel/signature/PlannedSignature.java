@@ -18,6 +18,7 @@ import dev.deftchisel.signature.call.CallerThrows;
 import dev.deftchisel.signature.plan.CallerChain;
 import dev.deftchisel.signature.plan.DeclaredHeader;
 import dev.deftchisel.signature.plan.HeaderTypes;
+import dev.deftchisel.signature.plan.PlacedValues;
 import dev.deftchisel.signature.plan.SignatureChange;
 import dev.deftchisel.signature.written.SharedEdits;
 import dev.deftchisel.source.Range;
@@ -54,22 +55,41 @@ final class PlannedSignature {
     }
 
     /**
-     * The change, or what is in its way.
+     * What calls and callers do about the new header.
      *
-     * @param isStaying   whether calls stay as they are
+     * @param areStaying   whether calls stay as they are
      * @param through     the names of callers that get new parameters as well
-     * @param isDeclaring whether callers declare exceptions that are new
+     * @param areDeclaring whether callers declare exceptions that are new
+     * @param passed      what single calls pass for new parameters, each by its place
      */
-    Plan plan(boolean isStaying, Set<String> through, boolean isDeclaring) {
+    record Calls(boolean areStaying, Set<String> through, boolean areDeclaring, List<String> passed) {
+
+        /** Copies the collections. */
+        Calls {
+            through = Set.copyOf(through);
+            passed = List.copyOf(passed);
+        }
+    }
+
+    /** The change, or what is in its way. */
+    Plan plan(Calls calls) {
         HeaderTypes.Result types = types(DeclaredHeader.of(before, method).orElseThrow(), typed);
         if (types.types().isEmpty()) {
             return Plan.refused(types.objection());
         }
-        SignatureChange change = change(types.types().get());
-        if (isStaying && change.movesObject()) {
+        SignatureChange plain = change(types.types().get());
+        PlacedValues.Result passed = PlacedValues.read(calls.passed(), plain, before.symbol(method)
+                .map(symbol -> Family.of(symbol, before)).orElse(Set.of()), before);
+        if (passed.values().isEmpty()) {
+            return Plan.refused(passed.objection());
+        }
+        SignatureChange change = plain.passing(passed.values().get());
+        if (calls.areStaying() && change.movesObject()) {
             return Plan.refused("calls cannot stay as they are where the object becomes a parameter, or a "
                     + "parameter the object");
-        } else if (isStaying) {
+        } else if (calls.areStaying() && !calls.passed().isEmpty()) {
+            return Plan.refused("calls that stay as they are pass nothing else");
+        } else if (calls.areStaying()) {
             return change.own().isOfRecord() ? Plan.refused("the constructor that a record gets by itself cannot stay "
                     + "beside another; declare one that passes its values on first")
                     : new KeptOverload(before, change).plan();
@@ -82,13 +102,13 @@ final class PlannedSignature {
                     + "value that you have to choose");
         }
         Analysis first = before;
-        List<SymbolKey> callers = through.isEmpty() ? List.of() : callers(through);
-        Optional<String> unknown = through.stream().filter(name -> callers.stream()
+        List<SymbolKey> callers = calls.through().isEmpty() ? List.of() : callers(calls.through());
+        Optional<String> unknown = calls.through().stream().filter(name -> callers.stream()
                 .flatMap(key -> before.symbol(key).stream()).noneMatch(symbol -> isCalled(symbol, name))).findFirst();
         if (unknown.isPresent()) {
             return Plan.refused("no caller that leads here is called '" + unknown.get() + "'");
         }
-        List<String> exceptions = isDeclaring && change.typed().thrown().isPresent()
+        List<String> exceptions = calls.areDeclaring() && change.typed().thrown().isPresent()
                 ? CallerThrows.checked(change.types().code(), change.types().method().getThrownTypes()) : List.of();
         Optional<CallerThrows> thrown = exceptions.isEmpty() ? Optional.empty()
                 : Optional.of(new CallerThrows(exceptions));
@@ -97,7 +117,7 @@ final class PlannedSignature {
             return chain.callers();
         }).orElse(List.of());
         SignatureChange known = before == first ? change : change(types(DeclaredHeader.of(before, method)
-                .orElseThrow(), typed).types().orElseThrow());
+                .orElseThrow(), typed).types().orElseThrow()).passing(change.passed());
         return written(known, callers, thrown, throwing);
     }
 
@@ -113,8 +133,7 @@ final class PlannedSignature {
         }
         SharedEdits edits = new SharedEdits(before);
         SignatureChange plain = change(types.types().get());
-        SignatureChange change = new SignatureChange(plain.own(), typed, plain.origins(), plain.types(), Set.of(),
-                Map.of(parameter, value.apply(edits.writer(plain.own().code()))));
+        SignatureChange change = plain.giving(Map.of(parameter, value.apply(edits.writer(plain.own().code()))));
         SignatureEdits written = new SignatureEdits(before, change, edits);
         Optional<Reason> objection = written.write();
         return objection.isPresent() ? Plan.refused(objection.get())

@@ -23,7 +23,7 @@ public final class OtherAnswers {
         this.console = console;
         this.questions = questions.stream()
                 .filter(question -> question instanceof Question.Choice || question instanceof Question.Text
-                        || question instanceof Question.Flag
+                        || question instanceof Question.Placed || question instanceof Question.Flag
                         || question instanceof Question.Members members && members.candidates().size() > 1)
                 .limit(MOST)
                 .toList();
@@ -75,11 +75,12 @@ public final class OtherAnswers {
         } else if (question instanceof Question.Members members) {
             return String.join(", ", said.several(members.key()).orElse(members.defaultAnswer()));
         }
-        return said.single(question.key()).orElse(((Question.Text) question).defaultAnswer());
+        return question instanceof Question.Placed ? String.join("; ", said.several(question.key()).orElse(List.of()))
+                : said.single(question.key()).orElse(((Question.Text) question).defaultAnswer());
     }
 
     private Answers answer(Keyboard keyboard, Question question, Answers said) {
-        if (question instanceof Question.Text) {
+        if (question instanceof Question.Text || question instanceof Question.Placed) {
             String given = keyboard.line(question.label(), now(question, said));
             return given.isEmpty() ? said : said.and(question.key(), given);
         }

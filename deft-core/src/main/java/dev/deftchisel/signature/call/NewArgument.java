@@ -55,9 +55,12 @@ final class NewArgument {
         Optional<Range> said = change.typed().parameters().get(index).value();
         Optional<ExecutableElement> caller = CallerChain.around(code, place);
         boolean isPassedOn = caller.map(code::key).filter(change.callers()::contains).isPresent();
-        if (isPassedOn || copiesRecord()) {
+        Optional<String> here = change.passed(code, place, index);
+        if (here.isPresent()) {
+            return here;
+        } else if (isPassedOn || copiesRecord()) {
             return Optional.of(change.name(index));
-        } else if (change.isToChoose(index)) {
+        } else if (change.isChosenAtCalls(index)) {
             return Optional.of(change.mark(index));
         }
         return said.isPresent() ? said.map(typed::value) : inReach(index);

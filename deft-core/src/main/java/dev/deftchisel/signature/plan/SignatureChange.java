@@ -1,5 +1,7 @@
 package dev.deftchisel.signature.plan;
 
+import com.sun.source.util.TreePath;
+import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.NewSignature;
@@ -25,13 +27,14 @@ import javax.lang.model.type.TypeMirror;
  * @param origins for each typed parameter the index of the one that it was, or {@link NewSignature#ADDED}
  * @param types   of the typed header
  * @param callers that get the new parameters as well, and pass them on
+ * @param passed  what single calls pass for new parameters
  * @param given   for parameters that go, by index, the value that they always had, which bodies give them themselves
  */
 public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Integer> origins,
-        HeaderTypes.Resolved types, Set<SymbolKey> callers, Map<Integer, String> given) {
+        HeaderTypes.Resolved types, Set<SymbolKey> callers, PlacedValues passed, Map<Integer, String> given) {
 
     /** What stands for a value that somebody has to choose at each call. */
-    private static final String TO_CHOOSE = "?";
+    static final String TO_CHOOSE = "?";
 
     /** Copies the collections. */
     public SignatureChange {
@@ -42,18 +45,37 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
 
     /** Without callers that pass anything on. */
     public SignatureChange(DeclaredHeader own, TypedHeader typed, List<Integer> origins, HeaderTypes.Resolved types) {
-        this(own, typed, origins, types, Set.of(), Map.of());
+        this(own, typed, origins, types, Set.of(), PlacedValues.none(), Map.of());
     }
 
     /** The same with callers that get the new parameters as well. */
     public SignatureChange through(Collection<SymbolKey> others) {
-        return new SignatureChange(own, typed, origins, types, Set.copyOf(others), given);
+        return new SignatureChange(own, typed, origins, types, Set.copyOf(others), passed, given);
     }
 
-    /** Whether calls get a mark instead of a value, which does not compile, so that each of them is visited. */
+    /** The same where single calls pass something else. */
+    public SignatureChange passing(PlacedValues others) {
+        return new SignatureChange(own, typed, origins, types, callers, others, given);
+    }
+
+    /** The same where bodies give parameters that go the value that they always had. */
+    public SignatureChange giving(Map<Integer, String> values) {
+        return new SignatureChange(own, typed, origins, types, callers, passed, values);
+    }
+
+    /** Whether a call gets a mark instead of a value, which does not compile, so that it is visited. */
     public boolean isToChoose(int index) {
-        return isAdded(index) && typed.parameters().get(index).value().map(typed::at).filter(TO_CHOOSE::equals)
-                .isPresent();
+        return isAdded(index) && (isChosenAtCalls(index) || passed.contains(index, TO_CHOOSE));
+    }
+
+    /** Whether all calls get a mark. */
+    public boolean isChosenAtCalls(int index) {
+        return typed.parameters().get(index).value().map(typed::at).filter(TO_CHOOSE::equals).isPresent();
+    }
+
+    /** What one call passes for a new parameter, where that is said for it alone. */
+    public Optional<String> passed(AttributedFile code, TreePath place, int index) {
+        return passed.at(code, place, index).map(value -> value.equals(TO_CHOOSE) ? mark(index) : value);
     }
 
     /** The name that stands at calls for a value to be chosen; nothing is called by it. */

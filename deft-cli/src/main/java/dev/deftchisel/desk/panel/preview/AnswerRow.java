@@ -57,6 +57,8 @@ sealed interface AnswerRow {
             return new TextRow(name, proposals, !name.current().isEmpty());
         } else if (question instanceof Question.Proposed name) {
             return new TextRow(name, name.proposals(), false);
+        } else if (question instanceof Question.Placed values) {
+            return new TextRow(values, List.of(), false);
         } else if (question instanceof Question.Text text) {
             return text.defaultAnswer().isEmpty() ? new TextRow(text, List.of(), false) : new EditedRow(text);
         } else if (question instanceof Question.Choice choice) {
@@ -126,7 +128,8 @@ sealed interface AnswerRow {
 
         @Override
         public boolean type(String more) {
-            String added = question instanceof Question.Text ? more : more.replaceAll("\\s", "");
+            boolean mayBeBlank = question instanceof Question.Text || question instanceof Question.Placed;
+            String added = mayBeBlank ? more : more.replaceAll("\\s", "");
             return !added.isEmpty() && put(isFresh ? added : text + added);
         }
 
@@ -147,6 +150,12 @@ sealed interface AnswerRow {
             Line line = Line.of(text, isHere && isFresh && !text.isEmpty() ? style.on(Ground.SELECTED) : style);
             List<String> others = proposals.stream().filter(one -> !one.equals(text)).toList();
             return isHere && !others.isEmpty() ? line.and("   or " + String.join(", ", others), Ink.QUIET) : line;
+        }
+
+        /** Begins one more value, at a place; behind those that are there. */
+        void begin(String place) {
+            text = (text.isBlank() ? "" : text + "; ") + place + "=";
+            isFresh = false;
         }
 
         /** The text alone, after which the caret is. */

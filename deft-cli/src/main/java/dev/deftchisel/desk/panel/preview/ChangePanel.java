@@ -3,6 +3,7 @@ package dev.deftchisel.desk.panel.preview;
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.change.FileChange;
 import dev.deftchisel.desk.key.Command;
 import dev.deftchisel.desk.key.KeyContext;
 import dev.deftchisel.desk.panel.Panel;
@@ -16,6 +17,8 @@ import dev.deftchisel.desk.picture.Style;
 import dev.deftchisel.desk.picture.Widths;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Question;
+import dev.deftchisel.source.LineMap;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -169,6 +172,8 @@ public final class ChangePanel implements Panel {
                     }
                 } else if (command == Command.SWITCH) {
                     toggle();
+                } else if (command == Command.OTHER) {
+                    say();
                 }
             }
         }
@@ -216,6 +221,35 @@ public final class ChangePanel implements Panel {
     private void page(int by) {
         inAnswers = false;
         row = Math.max(0, Math.min(rows.size() - 1, row + by * page));
+    }
+
+    /** Begins to say what stands at a place of the change, where that may be said for each. */
+    private void say() {
+        OptionalInt placed = placed();
+        Optional<Edit> edit = rows.isEmpty() ? Optional.empty() : rows.get(row).edit();
+        if (placed.isPresent() && edit.isPresent()) {
+            FileChange file = rows.get(row).file();
+            String content = file.before().content();
+            int start = edit.get().range().start();
+            // a list is named by what opens it, since its first argument may be a call as well
+            int at = start > 0 && content.charAt(start - 1) == '(' ? start - 1 : start;
+            ((AnswerRow.TextRow) answers.get(placed.getAsInt())).begin(named(file.path()) + ":"
+                    + LineMap.of(content).position(at));
+            inAnswers = true;
+            answer = placed.getAsInt();
+        }
+    }
+
+    /** A file by its name alone, where no other of the change has the same. */
+    private String named(Path file) {
+        boolean isClear = rows.stream().map(one -> one.file().path()).distinct()
+                .filter(path -> path.getFileName().equals(file.getFileName())).count() == 1;
+        return isClear ? file.getFileName().toString() : bench.shown(file);
+    }
+
+    private OptionalInt placed() {
+        return IntStream.range(0, answers.size()).filter(i -> answers.get(i).question() instanceof Question.Placed)
+                .findFirst();
     }
 
     private void toggle() {
@@ -328,6 +362,9 @@ public final class ChangePanel implements Panel {
         } else {
             hints.add(new Hint(Command.CHOOSE, "apply"));
             hints.add(new Hint(Command.SWITCH, "leave out or take"));
+            if (placed().isPresent() && !rows.isEmpty() && rows.get(row).edit().isPresent()) {
+                hints.add(new Hint(Command.OTHER, "another value here"));
+            }
             if (!answers.isEmpty()) {
                 hints.add(new Hint(Command.PART, "to the answers"));
             }
