@@ -116,7 +116,7 @@ final class EditKindCheck {
                     && edit.alike().stream().allMatch(twin -> new EquivalentCode(before, file).areAlike(edit, twin))
                     && edit.unneeded().stream().allMatch(idle -> isPure(file, idle))
                     && (change.meaning().freedom() != SymbolEffects.Leeway.NONE || isWholeMember(file, edit)
-                            || isRewritten(file, edit) || new DroppedComponent(before, change).isAssignment(file, edit)
+                            || isRewritten(file, edit) || isDefault(file, edit) || new DroppedComponent(before, change).isAssignment(file, edit)
                             || losesNothing(file, edit));
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
             case RESOURCE -> false;
@@ -168,6 +168,17 @@ final class EditKindCheck {
                 .anyMatch(member -> edit.range().encloses(member)
                         && isCodeless(file, edit.range().start(), member.start())
                         && edit.range().end() == member.end());
+    }
+
+    /** Whether an edit is of a default that the change says to become another, see {@link AnnotationComparison}. */
+    private boolean isDefault(SourceFile file, Edit edit) {
+        return change.meaning().rewritten().stream().flatMap(key -> before.declaration(key).stream())
+                .filter(declared -> declared.file().equals(file.path()))
+                .flatMap(declared -> before.code(file.path()).flatMap(code -> code.declaration(declared.range())
+                        .filter(path -> path.getLeaf() instanceof MethodTree tree && tree.getDefaultValue() != null)
+                        .map(path -> code.range(((MethodTree) path.getLeaf()).getDefaultValue()))).stream())
+                .anyMatch(value -> edit.range().end() == value.end() && file.content().substring(edit.range().start(),
+                        value.start()).strip().equals("default"));
     }
 
     private static boolean isCodeless(SourceFile file, int start, int end) {

@@ -97,12 +97,13 @@ public final class HeaderReader {
         List<TypedHeader.TypedParameter> all = parameters();
         Optional<TypedHeader.TypedParameter> object = all.stream().filter(this::isObject).findFirst();
         List<TypedHeader.TypedParameter> parameters = all.stream().filter(one -> !isObject(one)).toList();
-        Optional<Range> thrown = thrown();
+        Optional<Range> thrown = rest("throws");
+        Optional<Range> defaultValue = rest("default");
         if (at < tokens.count() && !is(";") && !is("{")) {
             throw wrong(at, "this does not belong to a header");
         }
         return new TypedHeader(text, new TypedHeader.Head(modifiers, typeParameters, result), tokens.range(name),
-                parameters, thrown, object);
+                parameters, thrown, defaultValue, object);
     }
 
     private boolean isObject(TypedHeader.TypedParameter parameter) {
@@ -238,13 +239,14 @@ public final class HeaderReader {
         return before >= 0 && (tokens.is(before, ".") || Character.isUpperCase(tokens.text(before).charAt(0)));
     }
 
-    private Optional<Range> thrown() throws Unreadable {
-        if (!is("throws")) {
+    /** What stands behind a word up to the end of the header; a default may be a list in braces. */
+    private Optional<Range> rest(String word) throws Unreadable {
+        if (!is(word)) {
             return Optional.empty();
         }
         next();
         int start = at;
-        while (at < tokens.count() && !is(";") && !is("{")) {
+        while (at < tokens.count() && !is(";") && (at == start && word.equals("default") || !is("{"))) {
             step();
         }
         return Optional.of(start == at ? new Range(text.length(), text.length())

@@ -19,10 +19,12 @@ import java.util.stream.IntStream;
  * @param name       of the method
  * @param parameters in order
  * @param thrown     the exceptions; empty when there is no {@code throws}
+ * @param defaultValue of an element of an annotation (JLS 9.6.2), nothing where it is to go; empty when there is no
+ *                   {@code default}
  * @param object     the parameter called {@code this} (JLS 8.4), which is the object that the method is called on
  */
 public record TypedHeader(String text, Head head, Range name, List<TypedParameter> parameters, Optional<Range> thrown,
-        Optional<TypedParameter> object) {
+        Optional<Range> defaultValue, Optional<TypedParameter> object) {
 
     /** Copies the list. */
     public TypedHeader {

@@ -30,6 +30,7 @@ import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.rename.KeptNames;
 import dev.deftchisel.rename.Qualifier;
 import dev.deftchisel.rename.RenameOperation;
+import dev.deftchisel.signature.declaration.ElementDefault;
 import dev.deftchisel.signature.plan.DeclaredHeader;
 import dev.deftchisel.signature.plan.FunctionBodies;
 import dev.deftchisel.source.Range;
@@ -153,7 +154,7 @@ public final class ChangeSignatureOperation implements Operation {
     }
 
     private static boolean hasHeader(Symbol symbol) {
-        return symbol.kind() == SymbolKind.METHOD || symbol.kind() == SymbolKind.CONSTRUCTOR;
+        return symbol.kind().isMethod() || symbol.kind() == SymbolKind.CONSTRUCTOR;
     }
 
     private static Optional<Symbol> around(ResolvedPlace resolved) {
@@ -197,7 +198,7 @@ public final class ChangeSignatureOperation implements Operation {
                         symbol.get().key()));
         if (header.isEmpty()) {
             return Plan.refused("the header of " + symbol.get().signature()
-                    + " is that of an annotation, nobody wrote it, or it cannot be read ('int days[]' is one; write "
+                    + " was not written by anybody, or cannot be read ('int days[]' is one that cannot; write "
                     + "'int[] days'); it cannot be changed this way");
         }
         String typed = answers.single(TO).orElse("");
@@ -277,11 +278,20 @@ public final class ChangeSignatureOperation implements Operation {
         String core = TypedHeader.compact(typed.core());
         boolean isSame = core.equals(TypedHeader.compact(old.core()))
                 || typed.head().result().isEmpty() && TypedHeader.compact(old.core()).endsWith(" " + core);
+        boolean hasDefault = typed.defaultValue().isPresent();
+        if (own.isOfAnnotation() && (!typed.parameters().isEmpty() || typed.object().isPresent()
+                || typed.thrown().isPresent() || typed.head().typeParameters().isPresent())) {
+            return Optional.of(HeaderReader.at(typed.name().end(), "an element of an annotation has a type, a name and "
+                    + "perhaps a default, nothing else (JLS 9.6.1)"));
+        } else if (!own.isOfAnnotation() && hasDefault) {
+            return Optional.of(HeaderReader.at(typed.defaultValue().get().start(),
+                    "only elements of annotations have a default"));
+        }
         boolean hasNewWord = typed.words().stream().map(typed::at)
                 .anyMatch(word -> old.words().stream().map(old::at).noneMatch(word::equals));
         boolean hasOtherTypes = typed.head().typeParameters().isPresent() && !typeParameters(typed)
                 .equals(typeParameters(old));
-        return isSame && !hasNewWord && !hasOtherTypes && typed.object().isEmpty()
+        return isSame && !ElementDefault.changes(old, typed) && !hasNewWord && !hasOtherTypes && typed.object().isEmpty()
                 ? Optional.of("this is the header already; type it as it is to be") : Optional.empty();
     }
 
@@ -301,6 +311,11 @@ public final class ChangeSignatureOperation implements Operation {
             // accessors are called by the names of components
             own.header().known().stream().map(ParameterOrigins.Known::name)
                     .forEach(name -> files.addAll(analyst.snapshot().pathsMentioning(Set.of(name))));
+        }
+        if (own.isOfAnnotation()) {
+            // annotations that leave an element out do not name it
+            files.addAll(analyst.snapshot().pathsMentioning(Set.of(own.element().getEnclosingElement().getSimpleName()
+                    .toString())));
         }
         boolean isRenamed = !typed.at(typed.name()).equals(AddedParameter.word(own.element()));
         if (typed.access().isPresent()) {

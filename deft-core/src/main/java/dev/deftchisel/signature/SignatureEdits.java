@@ -23,6 +23,7 @@ import dev.deftchisel.signature.call.PatternEdits;
 import dev.deftchisel.signature.declaration.ComputedUses;
 import dev.deftchisel.signature.declaration.DeclarationEdits;
 import dev.deftchisel.signature.declaration.DocumentedParameters;
+import dev.deftchisel.signature.declaration.ElementDefault;
 import dev.deftchisel.signature.declaration.ObjectBody;
 import dev.deftchisel.signature.declaration.RecordMembers;
 import dev.deftchisel.signature.plan.DeclaredHeader;
@@ -56,6 +57,8 @@ final class SignatureEdits {
     private final Map<SymbolKey, String> names = new HashMap<>();
     private final Map<SymbolKey, NewSignature> signatures = new HashMap<>();
     private final Set<SymbolKey> opened = new HashSet<>();
+    /** Elements of annotations with another default. */
+    private final Set<SymbolKey> rewritten = new HashSet<>();
     private final List<String> notes = new ArrayList<>();
     /** Calls on, or with, an object that may be none. */
     private final List<String> unsure = new ArrayList<>();
@@ -102,7 +105,8 @@ final class SignatureEdits {
     SymbolEffects effects() {
         Set<String> marks = IntStream.range(0, change.origins().size()).filter(change::isToChoose)
                 .mapToObj(change::mark).collect(Collectors.toSet());
-        return new SymbolEffects(names, Map.of()).with(signatures).opening(opened).marking(marks);
+        return new SymbolEffects(names, Map.of()).with(signatures).opening(opened)
+                .rewriting(rewritten).marking(marks);
     }
 
     /** How much is concerned; after {@link #write}. */
@@ -159,6 +163,17 @@ final class SignatureEdits {
             signatures.put(key, change.signature((SymbolKey.Method) key, written.changesResult()));
         }
         Optional<Reason> objection = written.write();
+        if (change.own().isOfAnnotation()) {
+            ElementDefault value = new ElementDefault(change, this::typed, this::in);
+            value.write();
+            if (ElementDefault.changes(header.get().header(), change.typed())) {
+                rewritten.add(key);
+            }
+            if (value.annotations() > 0) {
+                notes.add(counted(value.annotations(), "annotation") + " that left '" + own.name()
+                        + "' out now say" + (value.annotations() == 1 ? "s" : "") + " what it was by default");
+            }
+        }
         if (change.movesObject()) {
             new ObjectBody(before, change, in(home.get())).write();
         }

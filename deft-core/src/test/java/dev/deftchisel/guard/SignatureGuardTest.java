@@ -37,12 +37,17 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /**
- * Plants faults where the object of a method becomes a parameter or back, where a method makes objects, and where a
- * call passes any number.
+ * Plants faults where the object of a method becomes a parameter or back, where a method makes objects, where a call
+ * passes any number, and where an annotation has another default.
  */
 class SignatureGuardTest {
 
     private static final String SOURCE = """
+            @interface Vouch {
+                int depth() default 3;
+            }
+
+            @Vouch
             class Tariff {
                 int rate;
                 Tariff next;
@@ -147,6 +152,20 @@ class SignatureGuardTest {
     void aDeclarationThatDoesNotTakeAnyNumberIsSeen() throws IOException {
         plan(new ChangeSignatureOperation(), "most(int", Answers.of("to", "static int most(int... rates)"));
         assertTrue(isSeen(with(text -> text.replace("...", "[]"))));
+    }
+
+    @Test
+    void anAnnotationThatSaysSomethingElseIsSeen() throws IOException {
+        plan(new ChangeSignatureOperation(), "depth()", Answers.of("to", "int depth() default 4"));
+        assertTrue(isSeen(with(text -> text.replace("(depth = 3)", ""))));
+        assertTrue(isSeen(with(text -> text.replace("(depth = 3)", "(depth = 4)"))));
+    }
+
+    @Test
+    void aDefaultOfWhichNobodySaidSoIsSeen() throws IOException {
+        plan(new ChangeSignatureOperation(), "depth()", Answers.of("to", "int depth() default 4"));
+        assertTrue(isSeen(new Change(ready.change().title(), ready.change().files(), ready.change().meaning()
+                .rewriting(Set.of()), List.of())));
     }
 
     @Test

@@ -110,6 +110,11 @@ public record DeclaredHeader(AttributedFile code, TreePath path, ExecutableEleme
         return path.getLeaf() instanceof ClassTree;
     }
 
+    /** Whether it is that of an element of an annotation (JLS 9.6.1). */
+    public boolean isOfAnnotation() {
+        return element.getEnclosingElement().getKind() == ElementKind.ANNOTATION_TYPE;
+    }
+
     /** Where a part of the header stands in the file. */
     public Range place(Range part) {
         return new Range(part.start() + offset, part.end() + offset);

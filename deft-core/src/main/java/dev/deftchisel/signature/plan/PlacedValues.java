@@ -34,8 +34,8 @@ import java.util.stream.IntStream;
  */
 public record PlacedValues(Map<Call, Map<Integer, String>> values) {
 
-    private static final Pattern ENTRY = Pattern.compile(
-            "(?s)(.+?):(\\d+)(?::(\\d+))?(?::(\\p{javaJavaIdentifierStart}\\p{javaJavaIdentifierPart}*))?\\s*=\\s*(.+)");
+    private static final Pattern ENTRY = Pattern.compile("(?s)(.+?):(\\d+)(?::(\\d+))?"
+            + "(?::(\\p{javaJavaIdentifierStart}\\p{javaJavaIdentifierPart}*))?\\s*=\\s*(.+)");
 
     /** Copies the map. */
     public PlacedValues {

@@ -2,6 +2,7 @@ package dev.deftchisel.signature.plan;
 
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.TokenKind;
@@ -59,7 +60,12 @@ public final class TypedCode {
 
     /** What calls pass: each name in capitals that no dot stands before may be a type. */
     public String value(Range typed) {
-        return written(change.typed().at(typed), name -> !Character.isUpperCase(name.charAt(0)) ? Optional.empty()
+        return value(change.typed(), typed);
+    }
+
+    /** A value that stands in a header, where it is typed or as it was. */
+    public String value(TypedHeader header, Range value) {
+        return written(header.at(value), name -> !Character.isUpperCase(name.charAt(0)) ? Optional.empty()
                 : Optional.ofNullable(change.types().qualified().get(name)).or(() -> MeantType.of(before, name,
                 change.own().code().file().path()).qualified()));
     }
