@@ -116,7 +116,8 @@ final class EditKindCheck {
                     && edit.alike().stream().allMatch(twin -> new EquivalentCode(before, file).areAlike(edit, twin))
                     && edit.unneeded().stream().allMatch(idle -> isPure(file, idle))
                     && (change.meaning().freedom() != SymbolEffects.Leeway.NONE || isWholeMember(file, edit)
-                            || isRewritten(file, edit) || isDefault(file, edit) || new DroppedComponent(before, change).isAssignment(file, edit)
+                            || isRewritten(file, edit) || isDefault(file, edit)
+                            || new DroppedComponent(before, change).isAssignment(file, edit)
                             || losesNothing(file, edit));
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
             case RESOURCE -> false;

@@ -87,7 +87,8 @@ public final class ChangeSignatureOperation implements Operation {
 
     private static final Question THROWN_QUESTION = new Question.Choice(THROWN, "what callers do about new exceptions",
             List.of(new Question.Option("told", "those that neither catch nor declare them are told"),
-                    new Question.Option("declare", "they declare them, up to where they are caught")), "told");
+                    new Question.Option("declare", "they declare them, up to where they are caught"),
+                    new Question.Option("catch", "they catch them, and throw an IllegalStateException")), "told");
     private static final Question CALLS_QUESTION = new Question.Choice(CALLS, "whether the calls change",
             List.of(new Question.Option("change", "each passes what the header says"),
                     new Question.Option("stay", "they stay, and the method they call passes it on to a new one")),
@@ -241,11 +242,15 @@ public final class ChangeSignatureOperation implements Operation {
         boolean areStaying = answers.single(CALLS).filter("stay"::equals).isPresent();
         Set<String> through = Arrays.stream(answers.single(THROUGH).orElse("").split(",")).map(String::strip)
                 .filter(name -> !name.isEmpty()).collect(Collectors.toSet());
-        boolean areDeclaring = answers.single(THROWN).filter("declare"::equals).isPresent();
+        PlannedSignature.Calls.Thrown thrown = switch (answers.single(THROWN).orElse("told")) {
+            case "declare" -> PlannedSignature.Calls.Thrown.DECLARED;
+            case "catch" -> PlannedSignature.Calls.Thrown.CAUGHT;
+            default -> PlannedSignature.Calls.Thrown.TOLD;
+        };
         List<Reason> obstacles = new NamesAround(key, before, answers).obstacles();
         return !obstacles.isEmpty() ? new Plan.Refused(obstacles)
                 : new PlannedSignature(analyst, before, key, typed, renamed(answers))
-                .plan(new PlannedSignature.Calls(areStaying, through, areDeclaring, answers.several(PASS)
+                .plan(new PlannedSignature.Calls(areStaying, through, thrown, answers.several(PASS)
                         .orElse(List.of())));
     }
 
@@ -291,8 +296,8 @@ public final class ChangeSignatureOperation implements Operation {
                 .anyMatch(word -> old.words().stream().map(old::at).noneMatch(word::equals));
         boolean hasOtherTypes = typed.head().typeParameters().isPresent() && !typeParameters(typed)
                 .equals(typeParameters(old));
-        return isSame && !ElementDefault.changes(old, typed) && !hasNewWord && !hasOtherTypes && typed.object().isEmpty()
-                ? Optional.of("this is the header already; type it as it is to be") : Optional.empty();
+        boolean hasOtherDefault = ElementDefault.changes(old, typed);
+        return isSame && !hasOtherDefault && !hasNewWord && !hasOtherTypes && typed.object().isEmpty() ? Optional.of("this is the header already; type it as it is to be") : Optional.empty();
     }
 
     private static String typeParameters(TypedHeader header) {

@@ -15,6 +15,7 @@ import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.signature.call.CallerThrows;
+import dev.deftchisel.signature.call.CaughtAtCalls;
 import dev.deftchisel.signature.plan.CallerChain;
 import dev.deftchisel.signature.plan.DeclaredHeader;
 import dev.deftchisel.signature.plan.HeaderTypes;
@@ -59,10 +60,13 @@ final class PlannedSignature {
      *
      * @param areStaying   whether calls stay as they are
      * @param through     the names of callers that get new parameters as well
-     * @param areDeclaring whether callers declare exceptions that are new
+     * @param thrown      what callers do about exceptions that are new
      * @param passed      what single calls pass for new parameters, each by its place
      */
-    record Calls(boolean areStaying, Set<String> through, boolean areDeclaring, List<String> passed) {
+    record Calls(boolean areStaying, Set<String> through, Thrown thrown, List<String> passed) {
+
+        /** What callers do about exceptions. */
+        enum Thrown { TOLD, DECLARED, CAUGHT }
 
         /** Copies the collections. */
         Calls {
@@ -108,9 +112,10 @@ final class PlannedSignature {
         if (unknown.isPresent()) {
             return Plan.refused("no caller that leads here is called '" + unknown.get() + "'");
         }
-        List<String> exceptions = calls.areDeclaring() && change.typed().thrown().isPresent()
+        List<String> exceptions = calls.thrown() != Calls.Thrown.TOLD && change.typed().thrown().isPresent()
                 ? CallerThrows.checked(change.types().code(), change.types().method().getThrownTypes()) : List.of();
-        Optional<CallerThrows> thrown = exceptions.isEmpty() ? Optional.empty()
+        Optional<CallerThrows> thrown = exceptions.isEmpty() || calls.thrown() == Calls.Thrown.CAUGHT
+                ? Optional.empty()
                 : Optional.of(new CallerThrows(exceptions));
         List<SymbolKey> throwing = thrown.map(one -> one.callers(analyst, before, method)).map(chain -> {
             before = chain.before();
@@ -118,7 +123,18 @@ final class PlannedSignature {
         }).orElse(List.of());
         SignatureChange known = before == first ? change : change(types(DeclaredHeader.of(before, method)
                 .orElseThrow(), typed).types().orElseThrow()).passing(change.passed());
-        return written(known, callers, thrown, throwing);
+        return written(known, callers, new NewExceptions(thrown, throwing, calls.thrown() == Calls.Thrown.CAUGHT
+                ? exceptions : List.of()));
+    }
+
+    /**
+     * Exceptions that are new, and what becomes of them.
+     *
+     * @param declared  writes them in the headers of callers
+     * @param declaring the callers that declare them
+     * @param caught    those that are caught around each call
+     */
+    private record NewExceptions(Optional<CallerThrows> declared, List<SymbolKey> declaring, List<String> caught) {
     }
 
     /**
@@ -167,8 +183,7 @@ final class PlannedSignature {
         return full.equals(dotted) || full.endsWith("." + dotted);
     }
 
-    private Plan written(SignatureChange plain, List<SymbolKey> callers, Optional<CallerThrows> thrown,
-            List<SymbolKey> throwing) {
+    private Plan written(SignatureChange plain, List<SymbolKey> callers, NewExceptions exceptions) {
         SharedEdits edits = new SharedEdits(before);
         Set<SymbolKey> all = new HashSet<>();
         callers.forEach(caller -> all.addAll(Family.of(before.symbol(caller).orElseThrow(), before)));
@@ -199,13 +214,20 @@ final class PlannedSignature {
                     + "': ") + written.note());
             notes.addAll(written.notes());
         }
-        Optional<Reason> objection = thrown.flatMap(one -> one.write(new CallerChain(before, throwing), edits));
+        List<SymbolKey> throwing = exceptions.declaring();
+        CaughtAtCalls caught = new CaughtAtCalls(before, exceptions.caught(), edits);
+        Optional<Reason> objection = exceptions.declared().flatMap(one -> one.write(new CallerChain(before, throwing),
+                edits)).or(() -> caught.write(List.of(method)));
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }
         if (!throwing.isEmpty()) {
             notes.add("declare what is thrown as well: " + throwing.stream().flatMap(key -> before.symbol(key).stream())
                     .map(Symbol::signature).sorted().collect(Collectors.joining(", ")));
+        }
+        if (caught.caught() > 0) {
+            notes.add("around " + caught.caught() + (caught.caught() == 1 ? " call" : " calls")
+                    + " an IllegalStateException is thrown with what is caught as its cause");
         }
         if (!effects.marks().isEmpty()) {
             notes.add("calls do not compile until a value stands for '" + String.join("', '", effects.marks())

@@ -19,6 +19,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Predicate;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.TypeMirror;
@@ -36,17 +37,24 @@ public final class CallerThrows {
     /** The callers that must declare one of them. */
     public CallerChain callers(Analyst analyst, Analysis before, SymbolKey method) {
         return CallerChain.of(analyst, before, method, (code, use, caller) -> exceptions.stream()
-                .anyMatch(exception -> !isHandled(code, use, caller, exception)));
+                .anyMatch(exception -> !isHandled(code, use, caller, exception,
+                        // a function that may not throw it is told by the compiler
+                        function -> true)));
     }
 
-    private static boolean isHandled(AttributedFile code, TreePath use, ExecutableElement caller, String exception) {
+    /**
+     * Whether an exception that a call may end in is caught around it, or declared by the method in which it stands.
+     *
+     * @param mayThrow whether that is so within a lambda or reference
+     */
+    static boolean isHandled(AttributedFile code, TreePath use, ExecutableElement caller, String exception,
+            Predicate<TreePath> mayThrow) {
         TypeElement thrown = code.elements().getTypeElement(exception);
         for (TreePath at = use; at.getParentPath() != null; at = at.getParentPath()) {
             Tree parent = at.getParentPath().getLeaf();
             Tree child = at.getLeaf();
             if (child instanceof LambdaExpressionTree || child instanceof MemberReferenceTree) {
-                // a function that may not throw it is told by the compiler
-                return true;
+                return mayThrow.test(at);
             }
             boolean isWatched = parent instanceof TryTree attempt && (attempt.getBlock() == child
                     || attempt.getResources().contains(child));

@@ -91,6 +91,11 @@ public final class NestedEdits {
 
     /** Carries code in which other pieces may stand; a list of which it is all is no such piece. */
     public void carry(NewCode to, Range code) {
+        carry(to, code, "", "");
+    }
+
+    /** Carries code whose further lines get another indentation. */
+    public void carry(NewCode to, Range code, String oldIndent, String newIndent) {
         SortedMap<Range, Consumer<NewCode>> instead = new TreeMap<>();
         int end = code.start();
         for (SortedMap.Entry<Stretch, Piece> piece : pieces.entrySet()) {
@@ -101,7 +106,7 @@ public final class NestedEdits {
                 end = range.end();
             }
         }
-        to.from(file).carry(code, "", "", instead);
+        to.from(file).carry(code, oldIndent, newIndent, instead);
     }
 
     private List<Range> unneeded(Range within) {

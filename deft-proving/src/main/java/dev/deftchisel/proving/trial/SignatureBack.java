@@ -14,11 +14,12 @@ import dev.deftchisel.source.SourceText;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Optional;
+import javax.lang.model.SourceVersion;
 
 /**
  * A header that only gave parameters another order or name, or one more of them, is taken back by the one that was
  * there: the sources are the same, byte by byte, unless the first had to write an import or a qualifier, a lambda
- * for a reference, or a variable for an argument, which the second has no reason to take away.
+ * for a reference, parentheses around the parameter of a lambda, or a variable for an argument, which the second has no reason to take away.
  */
 public final class SignatureBack implements TrialOracle {
 
@@ -66,7 +67,9 @@ public final class SignatureBack implements TrialOracle {
         String gone = file.before().content().substring(edit.range().start(), edit.range().end());
         boolean isOtherForm = edit.kind() == Edit.Kind.CODE && (gone.contains("::") || gone.isEmpty()
                 && edit.replacement().contains(";"));
-        return isOtherForm || edit.kind() == Edit.Kind.IMPORT || edit.kind() == Edit.Kind.QUALIFIER
+        boolean isList = edit.kind() == Edit.Kind.CODE && edit.replacement().startsWith("(") && SourceVersion
+                .isIdentifier(gone);
+        return isOtherForm || isList || edit.kind() == Edit.Kind.IMPORT || edit.kind() == Edit.Kind.QUALIFIER
                 || edit.kind() == Edit.Kind.REFERENCE && edit.replacement().indexOf('.') >= 0;
     }
 }
