@@ -297,7 +297,8 @@ public final class ChangeSignatureOperation implements Operation {
         boolean hasOtherTypes = typed.head().typeParameters().isPresent() && !typeParameters(typed)
                 .equals(typeParameters(old));
         boolean hasOtherDefault = ElementDefault.changes(old, typed);
-        return isSame && !hasOtherDefault && !hasNewWord && !hasOtherTypes && typed.object().isEmpty() ? Optional.of("this is the header already; type it as it is to be") : Optional.empty();
+        return isSame && !hasOtherDefault && !hasNewWord && !hasOtherTypes && typed.object().isEmpty()
+                ? Optional.of("this is the header already; type it as it is to be") : Optional.empty();
     }
 
     private static String typeParameters(TypedHeader header) {

@@ -140,7 +140,8 @@ public final class CaughtAtCalls {
                 .forEach(one -> thrown.addAll(one.exceptions()));
         // one that another catches as well cannot stand beside it (JLS 14.20)
         String types = thrown.stream().filter(type -> thrown.stream().noneMatch(other -> !other.equals(type)
-                && isKind(code, type, other))).map(type -> edits.writer(code).name(code.elements().getTypeElement(type)))
+                && isKind(code, type, other)))
+                .map(type -> edits.writer(code).name(code.elements().getTypeElement(type)))
                 .collect(Collectors.joining(" | "));
         String failure = edits.writer(code).name(code.elements().getTypeElement("java.lang.IllegalStateException"));
         String name = NewName.free(code.visible(watched.first()).stream().map(Element::getSimpleName)

@@ -19,7 +19,8 @@ import javax.lang.model.SourceVersion;
 /**
  * A header that only gave parameters another order or name, or one more of them, is taken back by the one that was
  * there: the sources are the same, byte by byte, unless the first had to write an import or a qualifier, a lambda
- * for a reference, parentheses around the parameter of a lambda, or a variable for an argument, which the second has no reason to take away.
+ * for a reference, parentheses around the parameter of a lambda, or a variable for an argument, which the second has
+ * no reason to take away.
  */
 public final class SignatureBack implements TrialOracle {
 
