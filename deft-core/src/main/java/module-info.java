@@ -90,6 +90,7 @@ module dev.deftchisel.core {
             dev.deftchisel.signature.InlineParameterOperation,
             dev.deftchisel.signature.FitSignatureOperation,
             dev.deftchisel.signature.ReplaceConstructorOperation,
+            dev.deftchisel.signature.IntroduceParameterObjectOperation,
             dev.deftchisel.signature.UseSupertypeOperation;
     provides dev.deftchisel.problem.Repair with
             dev.deftchisel.repair.type.RepeatedComparison,

@@ -24,7 +24,8 @@ class ChangeCasesTest {
         List<Path> files = files(List.of(
                 "extract-constant", "extract-field", "extract-method", "extract-parameter", "extract-variable",
                 "declare", "generate", "inline", "rename", "rename-related", "access", "move",
-                "change-signature", "fit-signature", "replace-constructor", "use-supertype", "inline-parameter"));
+                "change-signature", "fit-signature", "replace-constructor", "use-supertype", "inline-parameter",
+                "introduce-parameter-object"));
         assertTrue(files.size() > 250, "the cases are there");
         return tests(files, 17);
     }

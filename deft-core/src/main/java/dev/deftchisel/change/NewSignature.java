@@ -2,6 +2,7 @@ package dev.deftchisel.change;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import javax.lang.model.element.ExecutableElement;
@@ -15,9 +16,10 @@ import javax.lang.model.element.ExecutableElement;
  *                   pass cannot be followed
  * @param object     what it is called on then
  * @param arity      how many arguments its last parameter takes then; empty when that does not change
+ * @param components for each new parameter that is a record of others, the index of the ones that they were, in order
  */
 public record NewSignature(String descriptor, Optional<List<Integer>> origins, CalledOn object,
-        Optional<Arity> arity) {
+        Optional<Arity> arity, Map<Integer, List<Integer>> components) {
 
     /** Stands for a parameter that was not there. */
     public static final int ADDED = -1;
@@ -60,12 +62,13 @@ public record NewSignature(String descriptor, Optional<List<Integer>> origins, C
 
     /** Other parameters, and the same object or none. */
     public NewSignature(String descriptor, Optional<List<Integer>> origins) {
-        this(descriptor, origins, new CalledOn.Same(), Optional.empty());
+        this(descriptor, origins, new CalledOn.Same(), Optional.empty(), Map.of());
     }
 
     /** Copies the list. */
     public NewSignature {
         origins = origins.map(List::copyOf);
+        components = Map.copyOf(components);
     }
 
     /** Other types, of which nobody says where they were. */
@@ -104,6 +107,7 @@ public record NewSignature(String descriptor, Optional<List<Integer>> origins, C
             List<Integer> found = new ArrayList<>();
             all.forEach(index -> found.add(index < 0 ? index : earlier.get(index)));
             return found;
-        })), object instanceof CalledOn.Same ? first.object : object, arity.or(first::arity));
+        })), object instanceof CalledOn.Same ? first.object : object, arity.or(first::arity),
+                components);
     }
 }

@@ -114,6 +114,7 @@ public final class Guard {
             // other meanings of names are told better by themselves
             differences.addAll(new ArgumentComparison(before, after, change).differences());
             differences.addAll(new CreationComparison(before, after, change).differences());
+            differences.addAll(new ParameterObjectComparison(before, after, change).differences());
             differences.addAll(new AnnotationComparison(before, after, change).differences());
         }
         if (differences.isEmpty() && change.meaning().freedom() != SymbolEffects.Leeway.TYPES) {

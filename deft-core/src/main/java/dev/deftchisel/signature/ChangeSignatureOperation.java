@@ -148,7 +148,7 @@ public final class ChangeSignatureOperation implements Operation {
      * The method or constructor that is declared or called at a place, or in whose header that is, if the workspace
      * declares it.
      */
-    private static Optional<Symbol> symbol(ResolvedPlace resolved) {
+    static Optional<Symbol> symbol(ResolvedPlace resolved) {
         return NamedConstructor.at(resolved.analysis(), resolved.file(), resolved.place().caret())
                 .or(resolved::symbol).filter(ChangeSignatureOperation::hasHeader).or(() -> around(resolved))
                 .filter(Symbol::isSource);

@@ -19,11 +19,13 @@ import dev.deftchisel.signature.call.CaughtAtCalls;
 import dev.deftchisel.signature.plan.CallerChain;
 import dev.deftchisel.signature.plan.DeclaredHeader;
 import dev.deftchisel.signature.plan.HeaderTypes;
+import dev.deftchisel.signature.plan.ParameterObject;
 import dev.deftchisel.signature.plan.PlacedValues;
 import dev.deftchisel.signature.plan.SignatureChange;
 import dev.deftchisel.signature.written.SharedEdits;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -155,6 +157,30 @@ final class PlannedSignature {
         return objection.isPresent() ? Plan.refused(objection.get())
                 : new Plan.Ready(edits.change("inline the parameter '" + change.oldName(parameter) + "' of '"
                 + change.own().header().core() + "'", written.effects(), List.of(written.note())), before);
+    }
+
+    /**
+     * The change to a header with a record in place of parameters.
+     *
+     * @param variable the parameter that the record is
+     * @param names    of its components, in order
+     */
+    Plan withObject(ParameterObject object, String variable, List<String> names) {
+        HeaderTypes.Result types = types(DeclaredHeader.of(before, method).orElseThrow(), typed);
+        if (types.types().isEmpty()) {
+            return Plan.refused(types.objection());
+        }
+        Map<Integer, String> values = new HashMap<>();
+        IntStream.range(0, names.size()).forEach(i -> values.put(object.origins().get(i), variable + "." + names.get(i)
+                + "()"));
+        SharedEdits edits = new SharedEdits(before);
+        SignatureChange change = change(types.types().get()).taking(object, values);
+        SignatureEdits written = new SignatureEdits(before, change, edits);
+        Optional<Reason> objection = written.write();
+        return objection.isPresent() ? Plan.refused(objection.get())
+                : new Plan.Ready(edits.change("have '" + change.own().header().core() + "' take a '" + change.typed()
+                .at(change.typed().parameters().get(object.index()).type()) + "'", written.effects(),
+                List.of(written.note())), before);
     }
 
     private HeaderTypes.Result types(DeclaredHeader header, TypedHeader to) {

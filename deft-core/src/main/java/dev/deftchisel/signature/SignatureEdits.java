@@ -98,7 +98,11 @@ final class SignatureEdits {
             }
         }
         boolean isOther = change.rewritesParameters() || change.changesResult();
-        return isOther ? functions.write(family) : Optional.empty();
+        Optional<Reason> written = isOther ? functions.write(family) : Optional.empty();
+        boolean isInLambda = change.object().isPresent() && (written.isPresent() || functions.lambdas() > 0);
+        String sentence = "a lambda implements this method, and its body would have to read the record";
+        return !isInLambda ? written : written.map(reason -> new Reason(reason.file(), reason.range(), sentence))
+                .or(() -> at(change.own().name(), sentence));
     }
 
     /** What that does to symbols; after {@link #write}. */
@@ -258,7 +262,10 @@ final class SignatureEdits {
             boolean mayBeNull = new CallObject(typed, call.get(), in(code)).mayBeNull();
             unsure.addAll(mayBeNull ? List.of(isNoticed(use)) : List.of());
         }
-        if (call.isEmpty()) {
+        if (call.isEmpty() && change.object().isPresent()) {
+            return Optional.of(Reason.at(use.file(), use.range(), "the method is named here without being called; write "
+                    + "a lambda that calls it first"));
+        } else if (call.isEmpty()) {
             Optional<Functions.Implementation> reference = LambdaForReference.reference(code, use.range());
             boolean isFunction = reference.filter(one -> family.contains(code.key(one.function()))).isPresent();
             return isFunction ? Optional.empty() : reference

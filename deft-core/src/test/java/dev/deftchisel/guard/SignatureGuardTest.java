@@ -20,6 +20,7 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Plan;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.signature.ChangeSignatureOperation;
+import dev.deftchisel.signature.IntroduceParameterObjectOperation;
 import dev.deftchisel.signature.ReplaceConstructorOperation;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
@@ -102,10 +103,13 @@ class SignatureGuardTest {
     }
 
     private boolean isSeen(Change damaged) {
-        assertFalse(damaged.file(file).orElseThrow().after().content()
-                .equals(ready.change().file(file).orElseThrow().after().content())
+        assertFalse(texts(damaged).equals(texts(ready.change()))
                 && damaged.meaning().equals(ready.change().meaning()), "it is damaged");
         return !new Guard(analyst).check(ready.before(), damaged).isEmpty();
+    }
+
+    private static List<String> texts(Change change) {
+        return change.files().stream().map(changed -> changed.after().content()).toList();
     }
 
     /** The same edits, but those that write something else. */
@@ -166,6 +170,17 @@ class SignatureGuardTest {
         plan(new ChangeSignatureOperation(), "depth()", Answers.of("to", "int depth() default 4"));
         assertTrue(isSeen(new Change(ready.change().title(), ready.change().files(), ready.change().meaning()
                 .rewriting(Set.of()), List.of())));
+    }
+
+    @Test
+    void aRecordOfOtherArgumentsIsSeen() throws IOException {
+        plan(new IntroduceParameterObjectOperation(), "Tariff(int rate", Answers.of("name", "Stay"));
+        assertTrue(isSeen(with(text -> text.replace("new Stay(1, 2)", "new Stay(2, 1)"))));
+        assertTrue(isSeen(with(text -> text.replace("new Stay(1, 2)", "new Stay(1, 1)"))));
+        assertTrue(isSeen(with(text -> text.replace("stay.rate()", "stay.least()"))));
+        assertTrue(isSeen(with(text -> text.replace("stay.rate()", "7"))));
+        assertTrue(isSeen(with(text -> text.replace("int rate, int least)", "int least, int rate)"))));
+        assertTrue(isSeen(with(text -> text.replace("int least) {", "int least) { Stay { rate = 3; }"))));
     }
 
     @Test

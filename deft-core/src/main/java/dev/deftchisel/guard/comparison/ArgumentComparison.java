@@ -4,6 +4,7 @@ import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.NewArrayTree;
+import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
@@ -174,6 +175,8 @@ public final class ArgumentComparison {
             Optional<AttributedFile> then = after.code(site.file());
             is.ifPresent(now -> compare(use, was, now, expected, (argument, place) -> isAt(use.file(), argument, place)
                     || isSameCode(code.get(), argument, then.get(), place, object, use.file())));
+            is.ifPresent(now -> signature.components().forEach((index, components) -> compare(use, was,
+                    made(then.get(), now, index), components, (argument, place) -> isAt(use.file(), argument, place))));
             boolean isOther = then.flatMap(file -> call(file, site, mapping.key(use.key()))).filter(now -> !object
                     .isSame(code.get(), call.get(), then.get(), now, (argument, place) -> isAt(use.file(), argument,
                             place))).isPresent();
@@ -183,6 +186,13 @@ public final class ArgumentComparison {
         }
     }
 
+    /** What a record is made of that is passed at an index; nothing where none is. */
+    private static List<Range> made(AttributedFile code, List<Range> passed, int index) {
+        return index >= passed.size() ? List.of() : code.expression(passed.get(index)).map(TreePath::getLeaf)
+                .filter(tree -> tree instanceof NewClassTree made && made.getClassBody() == null)
+                .map(tree -> Calls.arguments(tree).stream().map(code::range).toList()).orElse(List.of());
+    }
+
     /** A reference passes on what the function gets; a lambda in its place must do so itself (JLS 15.13). */
     private void compareReference(Binding use, ExecutableElement method, NewSignature signature) {
         Optional<FunctionReference> reference = before.code(use.file())
@@ -190,7 +200,7 @@ public final class ArgumentComparison {
         if (isOfFunction(use)) {
             return;
         }
-        boolean isPassedOn = reference.isPresent();
+        boolean isPassedOn = reference.isPresent() && signature.components().isEmpty();
         for (PlaceAfter site : isPassedOn ? sites.of(use) : List.<PlaceAfter>of()) {
             List<Integer> expected = expected(method, signature.origins().orElseThrow(),
                     reference.get().passed().size());

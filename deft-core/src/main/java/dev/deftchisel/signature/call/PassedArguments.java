@@ -56,9 +56,10 @@ public final class PassedArguments {
         }
         Optional<CallObject> object = change.movesObject() ? Optional.of(new CallObject(typed, call, edits))
                 : Optional.empty();
+        Stream<Integer> passedOn = IntStream.range(0, change.origins().size()).boxed()
+                .flatMap(i -> Stream.concat(change.components(i).stream(), Stream.of(change.origins().get(i))));
         EvaluatedBefore before = new EvaluatedBefore(typed, call, Stream.concat(change.objectParameter().stream(),
-                change.origins().stream()).filter(origin -> origin >= 0).flatMap(origin -> group(origin).stream())
-                .toList());
+                passedOn).filter(origin -> origin >= 0).flatMap(origin -> group(origin).stream()).toList());
         Optional<Reason> objection = object.flatMap(CallObject::objection).or(before::find);
         boolean isOvertaken = !before.arguments().isEmpty() && object.filter(CallObject::isComputed).isPresent();
         if (objection.isEmpty() && isOvertaken) {
@@ -77,6 +78,15 @@ public final class PassedArguments {
         for (int i = 0; i < change.origins().size(); i++) {
             if (change.isObject(i)) {
                 items.add(ListSlots.Item.of(text -> object.orElseThrow().argument(text)));
+            } else if (!change.components(i).isEmpty()) {
+                Optional<String> type = typed.writer().write(change.type(i));
+                if (type.isEmpty()) {
+                    return Optional.of(Reason.at(code.file().path(), code.range(call.getLeaf()),
+                            "the record has no name that could be written here"));
+                }
+                List<Integer> components = change.components(i);
+                items.add(ListSlots.Item.of(text -> listed(text.write("new " + type.get() + "("), components, slots,
+                        before).write(")")));
             } else if (change.isAdded(i)) {
                 Optional<String> value = added.value(i);
                 if (value.isEmpty() && !added.isOptional(i)) {
@@ -121,14 +131,17 @@ public final class PassedArguments {
     }
 
     private void packed(NewCode text, String type, List<Integer> all, ListSlots slots, EvaluatedBefore before) {
-        text.write("new " + type + "[] {");
+        listed(text.write("new " + type + "[] {"), all, slots, before).write("}");
+    }
+
+    private NewCode listed(NewCode text, List<Integer> all, ListSlots slots, EvaluatedBefore before) {
         String comma = "";
         for (int argument : all) {
             text.write(comma);
             before.variable(argument).ifPresentOrElse(text::write, () -> edits.carry(text, slots.slot(argument)));
             comma = ", ";
         }
-        text.write("}");
+        return text;
     }
 
     /** The arguments for a parameter, by index; several, or none, for one of any number. */
@@ -141,7 +154,7 @@ public final class PassedArguments {
     private List<Range> leftOut(Set<Integer> evaluated) {
         List<Range> found = new ArrayList<>();
         for (int i = 0; i < change.before(); i++) {
-            if (change.isDropped(i)) {
+            if (change.isLeftOut(i)) {
                 group(i).stream().filter(argument -> !evaluated.contains(argument))
                         .forEach(argument -> found.add(code.range(arguments.get(argument))));
             }

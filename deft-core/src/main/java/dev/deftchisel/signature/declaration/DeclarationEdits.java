@@ -68,7 +68,7 @@ public final class DeclarationEdits {
         if (used.isPresent()) {
             return used;
         }
-        change.given().forEach(this::given);
+        given();
         renames();
         Optional<Reason> modifiers = modifiers();
         if (modifiers.isPresent()) {
@@ -125,26 +125,28 @@ public final class DeclarationEdits {
         return Optional.empty();
     }
 
-    /** The parameter becomes a variable at the start of the body, where that needs it. */
-    private void given(int parameter, String value) {
+    /** Parameters become variables at the start of the body, where that needs them. */
+    private void given() {
         MethodTree method = (MethodTree) declared.path().getLeaf();
-        boolean isNeeded = method.getBody() != null && before.uses(key(parameter)).stream()
-                .anyMatch(use -> use.role() != Role.DECLARATION && use.role() != Role.DOC);
-        if (!isNeeded) {
+        List<Integer> needed = change.given().keySet().stream().sorted().filter(parameter -> method.getBody() != null
+                && before.uses(key(parameter)).stream()
+                        .anyMatch(use -> use.role() != Role.DECLARATION && use.role() != Role.DOC)).toList();
+        if (needed.isEmpty()) {
             return;
         }
         AttributedFile code = declared.code();
-        TypedHeader.TypedParameter one = declared.header().parameters().get(parameter);
-        Range written = declared.place(new Range(one.modifiers().start(), one.name().end()));
         List<? extends StatementTree> statements = method.getBody().getStatements();
-        boolean callsOther = statements.get(0) instanceof ExpressionStatementTree first
+        boolean callsOther = code.find(statements.get(0)).isPresent() && statements.get(0) instanceof ExpressionStatementTree first
                 && first.getExpression() instanceof MethodInvocationTree call && TreePaths.callsConstructor(call);
         int at = callsOther ? code.range(statements.get(0)).end() : code.range(method.getBody()).start() + 1;
         Layout layout = Layout.of(code.file());
         String line = layout.lineEnd() + Layout.indentOf(code.file(), code.range(method).start()) + layout.unit();
         edits.replace(new Range(at, at), List.of(), text -> {
-            edits.carry(text.write(line), written);
-            text.write(" = " + value + ";");
+            for (int parameter : needed) {
+                TypedHeader.TypedParameter one = declared.header().parameters().get(parameter);
+                edits.carry(text.write(line), declared.place(new Range(one.modifiers().start(), one.name().end())));
+                text.write(" = " + change.given().get(parameter) + ";");
+            }
         });
     }
 

@@ -70,7 +70,7 @@ public final class HeaderTypes {
         for (int i = 0; i < MOST_UNKNOWN; i++) {
             List<Segment> segments = new ArrayList<>();
             String text = written(segments);
-            Analysis trial = analyst.of(before.snapshot().with(Map.of(path, Optional.of(text)), Map.of()))
+            Analysis trial = analyst.of(analyst.snapshot().with(Map.of(path, Optional.of(text)), Map.of()))
                     .analyse(declared.isLocal() ? Focus.whole(Set.of(path)) : Focus.declarations(List.of(path)));
             Optional<CompilerError> error = trial.errors(path).stream()
                     .filter(one -> segment(segments, one.range().start()).isPresent()).findFirst();

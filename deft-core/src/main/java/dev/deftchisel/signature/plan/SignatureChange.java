@@ -28,10 +28,12 @@ import javax.lang.model.type.TypeMirror;
  * @param types   of the typed header
  * @param callers that get the new parameters as well, and pass them on
  * @param passed  what single calls pass for new parameters
+ * @param object  a record that takes the place of parameters
  * @param given   for parameters that go, by index, the value that they always had, which bodies give them themselves
  */
 public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Integer> origins,
-        HeaderTypes.Resolved types, Set<SymbolKey> callers, PlacedValues passed, Map<Integer, String> given) {
+        HeaderTypes.Resolved types, Set<SymbolKey> callers, PlacedValues passed, Optional<ParameterObject> object,
+        Map<Integer, String> given) {
 
     /** What stands for a value that somebody has to choose at each call. */
     static final String TO_CHOOSE = "?";
@@ -45,22 +47,41 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
 
     /** Without callers that pass anything on. */
     public SignatureChange(DeclaredHeader own, TypedHeader typed, List<Integer> origins, HeaderTypes.Resolved types) {
-        this(own, typed, origins, types, Set.of(), PlacedValues.none(), Map.of());
+        this(own, typed, origins, types, Set.of(), PlacedValues.none(), Optional.empty(), Map.of());
     }
 
     /** The same with callers that get the new parameters as well. */
     public SignatureChange through(Collection<SymbolKey> others) {
-        return new SignatureChange(own, typed, origins, types, Set.copyOf(others), passed, given);
+        return new SignatureChange(own, typed, origins, types, Set.copyOf(others), passed, object, given);
     }
 
     /** The same where single calls pass something else. */
     public SignatureChange passing(PlacedValues others) {
-        return new SignatureChange(own, typed, origins, types, callers, others, given);
+        return new SignatureChange(own, typed, origins, types, callers, others, object, given);
     }
 
     /** The same where bodies give parameters that go the value that they always had. */
     public SignatureChange giving(Map<Integer, String> values) {
-        return new SignatureChange(own, typed, origins, types, callers, passed, values);
+        return new SignatureChange(own, typed, origins, types, callers, passed, object, values);
+    }
+
+    /**
+     * The same where a record takes the place of parameters.
+     *
+     * @param values what bodies give these parameters
+     */
+    public SignatureChange taking(ParameterObject record, Map<Integer, String> values) {
+        return new SignatureChange(own, typed, origins, types, callers, passed, Optional.of(record), values);
+    }
+
+    /** The parameters, by their index today, that are the components of a typed one; none where it is no record. */
+    public List<Integer> components(int index) {
+        return object.filter(one -> one.index() == index).map(ParameterObject::origins).orElse(List.of());
+    }
+
+    /** Whether calls pass nothing any more for a parameter, by its index today. */
+    public boolean isLeftOut(int origin) {
+        return isDropped(origin) && object.filter(one -> one.origins().contains(origin)).isEmpty();
     }
 
     /** Whether a call gets a mark instead of a value, which does not compile, so that it is visited. */
@@ -250,7 +271,8 @@ public record SignatureChange(DeclaredHeader own, TypedHeader typed, List<Intege
                         : result).toString(), Optional.of(announced()), becomesStatic()
                         ? new NewSignature.CalledOn.Nothing()
                         : objectParameter().<NewSignature.CalledOn>map(NewSignature.CalledOn.Parameter::new)
-                                .orElse(new NewSignature.CalledOn.Same()), arity());
+                                .orElse(new NewSignature.CalledOn.Same()), arity(),
+                object.map(one -> Map.of(one.index(), one.origins())).orElse(Map.of()));
     }
 
     /** How many arguments the last parameter takes, unless that is as each method of the family declares it today. */
