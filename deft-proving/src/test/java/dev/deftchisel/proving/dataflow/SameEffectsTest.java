@@ -128,7 +128,7 @@ class SameEffectsTest {
         SymbolKey key = new SymbolKey.Method(TARIFF, "due", "(I)I");
         Rename change = new Rename("change", SymbolEffects.same().with(Map.of(key, new NewSignature("(LTariff;I)I",
                 Optional.of(List.of(NewSignature.OBJECT, 0)), new NewSignature.CalledOn.Nothing(),
-                Optional.empty()))), Map.of());
+                Optional.empty(), Map.of()))), Map.of());
         String before = "class Tariff { int rate; int due(int a) { return a * rate; } "
                 + "int week(Tariff t) { return t.due(7) + due(8); } }";
         String after = "class Tariff { int rate; static int due(Tariff t, int a) { return a * t.rate; } "
