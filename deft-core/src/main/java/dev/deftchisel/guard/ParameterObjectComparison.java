@@ -32,9 +32,9 @@ import javax.lang.model.type.DeclaredType;
 import javax.lang.model.util.ElementFilter;
 
 /**
- * Compares what methods read from a record with what they got one by one: each body reads the component for the variable
- * that was the parameter, and the record does nothing of its own (JLS 8.10). What calls put into it is compared where
- * arguments are.
+ * Compares what methods read from a record with what they got one by one: each body reads the component for the
+ * variable that was the parameter, and the record does nothing of its own (JLS 8.10). What calls put into it is compared
+ * where arguments are.
  */
 final class ParameterObjectComparison {
 

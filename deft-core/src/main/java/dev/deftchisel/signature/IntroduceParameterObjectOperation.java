@@ -177,8 +177,8 @@ public final class IntroduceParameterObjectOperation implements Operation {
         NewFile made = NewFile.of(file.root(), file.header().packageName(), name, file, analyst.snapshot(),
                 code.elements());
         String components = origins.stream().map(origin -> header.element().getParameters().get(origin))
-                .map(parameter -> made.writer().write(parameter.asType()).orElse(NamedTypes.shown(parameter.asType())) + " "
-                        + parameter.getSimpleName()).collect(Collectors.joining(", "));
+                .map(parameter -> made.writer().write(parameter.asType())
+                        .orElse(NamedTypes.shown(parameter.asType())) + " " + parameter.getSimpleName()).collect(Collectors.joining(", "));
         return made.with(List.of((isOpen(header.element()) ? "public " : "") + "record " + name + "(" + components
                 + ") {", "}"), Set.of());
     }

@@ -263,8 +263,8 @@ final class SignatureEdits {
             unsure.addAll(mayBeNull ? List.of(isNoticed(use)) : List.of());
         }
         if (call.isEmpty() && change.object().isPresent()) {
-            return Optional.of(Reason.at(use.file(), use.range(), "the method is named here without being called; write "
-                    + "a lambda that calls it first"));
+            return Optional.of(Reason.at(use.file(), use.range(), "the method is named here without being called; "
+                    + "write a lambda that calls it first"));
         } else if (call.isEmpty()) {
             Optional<Functions.Implementation> reference = LambdaForReference.reference(code, use.range());
             boolean isFunction = reference.filter(one -> family.contains(code.key(one.function()))).isPresent();

@@ -136,7 +136,9 @@ public final class DeclarationEdits {
         }
         AttributedFile code = declared.code();
         List<? extends StatementTree> statements = method.getBody().getStatements();
-        boolean callsOther = code.find(statements.get(0)).isPresent() && statements.get(0) instanceof ExpressionStatementTree first
+        // the call of a constructor that nobody wrote stands nowhere
+        boolean callsOther = code.find(statements.get(0)).isPresent()
+                && statements.get(0) instanceof ExpressionStatementTree first
                 && first.getExpression() instanceof MethodInvocationTree call && TreePaths.callsConstructor(call);
         int at = callsOther ? code.range(statements.get(0)).end() : code.range(method.getBody()).start() + 1;
         Layout layout = Layout.of(code.file());

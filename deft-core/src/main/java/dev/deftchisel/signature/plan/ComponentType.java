@@ -28,8 +28,10 @@ public final class ComponentType {
             return Stream.of(wildcard.getExtendsBound(), wildcard.getSuperBound()).filter(Objects::nonNull)
                     .flatMap(bound -> objection(bound).stream()).findFirst();
         } else if (type instanceof DeclaredType declared) {
-            return isPrivate(declared.asElement()) ? Optional.of("is private, so that a record elsewhere cannot name it")
-                    : declared.getTypeArguments().stream().flatMap(argument -> objection(argument).stream()).findFirst();
+            return isPrivate(declared.asElement())
+                    ? Optional.of("is private, so that a record elsewhere cannot name it")
+                    : declared.getTypeArguments().stream().flatMap(argument -> objection(argument).stream())
+                            .findFirst();
         }
         return Optional.empty();
     }
