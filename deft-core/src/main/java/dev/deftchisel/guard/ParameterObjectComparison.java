@@ -1,15 +1,12 @@
 package dev.deftchisel.guard;
 
-import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.IdentifierTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
-import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.VariableTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
@@ -17,9 +14,6 @@ import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Mapping;
 import dev.deftchisel.change.NewSignature;
-import dev.deftchisel.change.PlaceAfter;
-import dev.deftchisel.source.Range;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -33,8 +27,8 @@ import javax.lang.model.util.ElementFilter;
 
 /**
  * Compares what methods read from a record with what they got one by one: each body reads the component for the
- * variable that was the parameter, and the record does nothing of its own (JLS 8.10). What calls put into it is compared
- * where arguments are.
+ * variable that was the parameter, and the record does nothing of its own (JLS 8.10). What calls put into it is
+ * compared where arguments are.
  */
 final class ParameterObjectComparison {
 

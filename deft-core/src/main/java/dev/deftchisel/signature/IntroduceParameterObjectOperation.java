@@ -33,7 +33,6 @@ import javax.lang.model.SourceVersion;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.Modifier;
 import javax.lang.model.element.TypeElement;
-import javax.lang.model.type.TypeKind;
 
 /**
  * Has a method take a record in place of several parameters (the refactoring "introduce parameter object" of the
@@ -178,7 +177,8 @@ public final class IntroduceParameterObjectOperation implements Operation {
                 code.elements());
         String components = origins.stream().map(origin -> header.element().getParameters().get(origin))
                 .map(parameter -> made.writer().write(parameter.asType())
-                        .orElse(NamedTypes.shown(parameter.asType())) + " " + parameter.getSimpleName()).collect(Collectors.joining(", "));
+                        .orElse(NamedTypes.shown(parameter.asType())) + " " + parameter.getSimpleName())
+                .collect(Collectors.joining(", "));
         return made.with(List.of((isOpen(header.element()) ? "public " : "") + "record " + name + "(" + components
                 + ") {", "}"), Set.of());
     }
