@@ -229,6 +229,9 @@ final class SignatureEdits {
             }
             if (use.isNamed()) {
                 change.newMethodName().ifPresent(name -> in(code.get()).rename(use, name));
+            } else if (use.role() == Role.WRITE) {
+                // @Fee(3) names its element only by leaving it out (JLS 9.7.3)
+                change.newMethodName().ifPresent(name -> in(code.get()).qualify(use.range().start(), name + " = "));
             }
             if (use.role() == Role.DOC) {
                 references++;

@@ -65,6 +65,13 @@ public final class NestedEdits {
                 to -> to.renamed(use.range(), newName)));
     }
 
+    /** A name that was left out is written before what it means. */
+    public void qualify(int at, String qualifier) {
+        Range here = new Range(at, at);
+        pieces.putIfAbsent(new Stretch(here, Level.NAME), new Piece(Edit.Kind.QUALIFIER, Optional.of(qualifier),
+                List.of(), to -> to.write(qualifier)));
+    }
+
     /**
      * Code is written anew; what is carried goes through {@link #carry}.
      *
