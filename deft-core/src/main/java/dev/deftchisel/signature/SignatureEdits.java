@@ -140,8 +140,12 @@ final class SignatureEdits {
         Optional<Binding> declared = before.declaration(key);
         Optional<AttributedFile> home = declared.flatMap(binding -> before.code(binding.file()));
         if (home.isEmpty()) {
-            return at(change.own().name(), "the method overrides or implements " + before.symbol(key)
-                    .map(Symbol::signature).orElse("one") + " of a library, which stays as it is");
+            Optional<Symbol> other = before.symbol(key);
+            String name = other.map(Symbol::signature).orElse("one");
+            return at(change.own().name(), other.filter(Symbol::isSource).isPresent()
+                    ? "the method goes together with " + name + ", which reads a component of a record, and has no "
+                    + "parameters (JLS 8.10.3)"
+                    : "the method overrides or implements " + name + " of a library, which stays as it is");
         }
         Optional<DeclaredHeader> header = DeclaredHeader.at(home.get(), declared.get().range());
         if (header.isEmpty() || header.get().header().parameters().size() != change.before()) {

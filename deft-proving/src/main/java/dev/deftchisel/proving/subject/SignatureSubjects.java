@@ -107,7 +107,9 @@ public final class SignatureSubjects extends RandomFiles {
         }
         return path.getLeaf() instanceof MethodTree && name.key() instanceof SymbolKey.Method
                 && code.element(path).orElse(null) instanceof ExecutableElement method
-                && !trees(path).isEmpty() == !method.getParameters().isEmpty()
+                && trees(path).isEmpty() == method.getParameters().isEmpty()
+                // a compact constructor has parameters that stand nowhere (JLS 8.10.4.2)
+                && trees(path).stream().allMatch(tree -> code.find(tree).isPresent())
                 && method.getAnnotationMirrors().stream().allMatch(one -> NOT_CALLED_BY.contains(one
                         .getAnnotationType().asElement().getSimpleName().toString()))
                 && Supertypes.overridden(method, code.elements(), code.types()).stream()
