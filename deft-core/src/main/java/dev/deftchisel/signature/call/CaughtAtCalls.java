@@ -113,8 +113,7 @@ public final class CaughtAtCalls {
     private static Optional<Watched> watched(AttributedFile code, TreePath call, List<String> open) {
         TreePath at = call;
         while (!(at.getLeaf() instanceof StatementTree) || at.getLeaf() instanceof ClassTree
-                || !(at.getParentPath().getLeaf() instanceof BlockTree
-                        || at.getParentPath().getLeaf() instanceof CaseTree)) {
+                || !holdsStatements(at.getParentPath().getLeaf())) {
             at = at.getParentPath();
             if (at == null || at.getLeaf() instanceof ClassTree || at.getLeaf() instanceof LambdaExpressionTree) {
                 return Optional.empty();
@@ -131,6 +130,12 @@ public final class CaughtAtCalls {
         List<? extends StatementTree> rest = isDeclaration ? ((BlockTree) parent).getStatements() : List.of();
         return Optional.of(new Watched(code, at, isDeclaration ? new Range(range.start(), code.range(rest.get(rest
                 .size() - 1)).end()) : range, open));
+    }
+
+    /** Behind an arrow there is no place for a try (JLS 14.11.1). */
+    private static boolean holdsStatements(Tree tree) {
+        return tree instanceof BlockTree || tree instanceof CaseTree group
+                && group.getCaseKind() == CaseTree.CaseKind.STATEMENT;
     }
 
     private void write(Watched watched, List<Watched> all) {
