@@ -107,7 +107,8 @@ public final class ChangeSignatureOperation implements Operation {
     @Override
     public List<Question> questions() {
         List<Question> questions = new ArrayList<>(questions(""));
-        questions.addAll(List.of(RenameOperation.EXTERNAL_QUESTION, new Question.Text(ADD, "instead of a header: parameters to add", ""),
+        questions.addAll(List.of(RenameOperation.EXTERNAL_QUESTION,
+                new Question.Text(ADD, "instead of a header: parameters to add", ""),
                 new Question.Text(DROP, "instead of a header: parameters to drop", ""),
                 new Question.Text(ORDER, "instead of a header: parameters in their order", "")));
         return List.copyOf(questions);
