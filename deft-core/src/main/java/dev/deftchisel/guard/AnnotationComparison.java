@@ -12,7 +12,6 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.Binding;
-import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
@@ -65,9 +64,9 @@ final class AnnotationComparison {
                     .filter(file -> !before.focus().files().contains(file))
                     .forEach(file -> differences.add(told(file, new Range(0, 0),
                             "this file mentions the annotation but was not analysed; that is a fault of deft")));
-            before.uses(type).stream().filter(use -> use.role() != Role.DECLARATION && use.role() != Role.DOC
-                    && use.role() != Role.IMPORT).filter(use -> !isSame(use)).forEach(use -> differences.add(told(
-                    use.file(), use.range(), "this annotation would not say the same, or that cannot be seen")));
+            before.uses(type).stream().filter(use -> use.role().isUse() && !isSame(use)).forEach(use ->
+                    differences.add(told(use.file(), use.range(),
+                            "this annotation would not say the same, or that cannot be seen")));
         }
         return differences;
     }

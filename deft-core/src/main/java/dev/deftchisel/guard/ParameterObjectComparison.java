@@ -8,7 +8,6 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.Binding;
-import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
 import dev.deftchisel.change.Difference;
@@ -46,11 +45,10 @@ final class ParameterObjectComparison {
 
     List<Difference> differences() {
         List<Difference> differences = new ArrayList<>();
-        change.meaning().signatures().forEach((key, signature) -> signature.components().forEach((index, origins) -> {
-            before.declaration(key).filter(declared -> !isRead(key, index, origins))
-                    .ifPresent(declared -> differences.add(told(declared, "its body would not read from the record "
-                            + "what was passed")));
-        }));
+        change.meaning().signatures().forEach((key, signature) -> signature.components().forEach((index, origins) ->
+                before.declaration(key).filter(declared -> !isRead(key, index, origins))
+                        .ifPresent(declared -> differences.add(told(declared, "its body would not read from the "
+                                + "record what was passed")))));
         return differences;
     }
 
@@ -89,8 +87,7 @@ final class ParameterObjectComparison {
     }
 
     private boolean isRead(SymbolKey parameter, Element object, ExecutableElement accessor) {
-        boolean isUsed = before.uses(parameter).stream().anyMatch(use -> use.role() != Role.DECLARATION
-                && use.role() != Role.DOC);
+        boolean isUsed = before.uses(parameter).stream().anyMatch(use -> use.role().isUse());
         Optional<Binding> variable = after.declaration(mapping.key(parameter));
         return !isUsed || variable.flatMap(declared -> after.code(declared.file())
                 .filter(code -> code.declaration(declared.range()).filter(path -> reads(code, path, object, accessor))

@@ -76,7 +76,7 @@ public record HeaderParts(String added, String dropped, String order) {
             ordered.add(parameter);
         }
         ordered.addAll(parameters.values());
-        return new Result(Optional.of(old.at(old.name()) + "(" + String.join(", ", ordered) + ")"), "");
+        return new Result(Optional.of(old.with(ordered)), "");
     }
 
     private static List<String> names(String list) {

@@ -98,6 +98,11 @@ public record TypedHeader(String text, Head head, Range name, List<TypedParamete
         return at(new Range(parameter.modifiers().start(), parameter.name().end()));
     }
 
+    /** The text of a header of the same name with other parameters; what else there is stays as it is. */
+    public String with(List<String> others) {
+        return at(name) + "(" + String.join(", ", others) + ")";
+    }
+
     /** What stands at a range. */
     public String at(Range range) {
         return text.substring(range.start(), range.end());

@@ -69,6 +69,19 @@ public record Layout(String lineEnd, String unit) {
         return text.toString();
     }
 
+    /**
+     * A handler, to be written behind a closing brace, that throws another exception with what it catches as its cause.
+     *
+     * @param types   what is caught, with bars between
+     * @param failure the type of what is thrown
+     * @param name    of the exception that is caught
+     * @param indent  of the line with the brace
+     */
+    public String rethrowing(String types, String failure, String name, String indent) {
+        return " catch (" + types + " " + name + ") {" + lineEnd + indent + unit + "throw new " + failure + "(" + name
+                + ");" + lineEnd + indent + "}";
+    }
+
     /** The white space at the start of the line in which an offset lies. */
     public static String indentOf(SourceFile file, int offset) {
         Range line = file.lines().rangeOf(file.lines().line(offset));

@@ -11,7 +11,6 @@ import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.symbol.Binding;
-import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.header.HeaderReader;
 import dev.deftchisel.header.TypedHeader;
@@ -79,7 +78,7 @@ public final class InlineParameterOperation implements Operation {
         Same same = new Same(before, found.get().index());
         Optional<Reason> objection = Family.of(before.symbol(method).orElseThrow(), before).stream()
                 .flatMap(key -> before.uses(key).stream())
-                .filter(use -> use.role() != Role.DECLARATION && use.role() != Role.DOC && use.role() != Role.IMPORT)
+                .filter(use -> use.role().isUse())
                 .flatMap(use -> same.look(use).stream()).findFirst();
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
@@ -98,7 +97,7 @@ public final class InlineParameterOperation implements Operation {
                 parameters.add(header.declared(header.parameters().get(i)));
             }
         }
-        return header.at(header.name()) + "(" + String.join(", ", parameters) + ")";
+        return header.with(parameters);
     }
 
     /**

@@ -166,7 +166,7 @@ public final class IntroduceParameterObjectOperation implements Operation {
                 isThere = true;
             }
         }
-        return header.header().at(header.header().name()) + "(" + String.join(", ", parameters) + ")";
+        return header.header().with(parameters);
     }
 
     /** The record in a file of its own beside that of the method, as open as the method. */

@@ -31,6 +31,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -60,10 +61,10 @@ final class PlannedSignature {
     /**
      * What calls and callers do about the new header.
      *
-     * @param areStaying   whether calls stay as they are
-     * @param through     the names of callers that get new parameters as well
-     * @param thrown      what callers do about exceptions that are new
-     * @param passed      what single calls pass for new parameters, each by its place
+     * @param areStaying whether calls stay as they are
+     * @param through    the names of callers that get new parameters as well
+     * @param thrown     what callers do about exceptions that are new
+     * @param passed     what single calls pass for new parameters, each by its place
      */
     record Calls(boolean areStaying, Set<String> through, Thrown thrown, List<String> passed) {
 
@@ -145,18 +146,8 @@ final class PlannedSignature {
      * @param value as it is written in the file of the method
      */
     Plan withValue(int parameter, Function<TypeWriter, String> value) {
-        HeaderTypes.Result types = types(DeclaredHeader.of(before, method).orElseThrow(), typed);
-        if (types.types().isEmpty()) {
-            return Plan.refused(types.objection());
-        }
-        SharedEdits edits = new SharedEdits(before);
-        SignatureChange plain = change(types.types().get());
-        SignatureChange change = plain.giving(Map.of(parameter, value.apply(edits.writer(plain.own().code()))));
-        SignatureEdits written = new SignatureEdits(before, change, edits);
-        Optional<Reason> objection = written.write();
-        return objection.isPresent() ? Plan.refused(objection.get())
-                : new Plan.Ready(edits.change("inline the parameter '" + change.oldName(parameter) + "' of '"
-                + change.own().header().core() + "'", written.effects(), List.of(written.note())), before);
+        return single((plain, writer) -> plain.giving(Map.of(parameter, value.apply(writer))), change ->
+                "inline the parameter '" + change.oldName(parameter) + "' of '" + change.own().header().core() + "'");
     }
 
     /**
@@ -166,21 +157,33 @@ final class PlannedSignature {
      * @param names    of its components, in order
      */
     Plan withObject(ParameterObject object, String variable, List<String> names) {
+        Map<Integer, String> values = new HashMap<>();
+        IntStream.range(0, names.size()).forEach(i -> values.put(object.origins().get(i), variable + "." + names.get(i)
+                + "()"));
+        return single((plain, writer) -> plain.taking(object, values), change -> "have '" + change.own().header()
+                .core() + "' take a '" + change.typed().at(change.typed().parameters().get(object.index()).type())
+                + "'");
+    }
+
+    /**
+     * The change of the method alone, without callers that follow it.
+     *
+     * @param more  what it does besides what the header says, with a writer of types in the file of the method
+     * @param title of the change
+     */
+    private Plan single(BiFunction<SignatureChange, TypeWriter, SignatureChange> more,
+            Function<SignatureChange, String> title) {
         HeaderTypes.Result types = types(DeclaredHeader.of(before, method).orElseThrow(), typed);
         if (types.types().isEmpty()) {
             return Plan.refused(types.objection());
         }
-        Map<Integer, String> values = new HashMap<>();
-        IntStream.range(0, names.size()).forEach(i -> values.put(object.origins().get(i), variable + "." + names.get(i)
-                + "()"));
         SharedEdits edits = new SharedEdits(before);
-        SignatureChange change = change(types.types().get()).taking(object, values);
+        SignatureChange plain = change(types.types().get());
+        SignatureChange change = more.apply(plain, edits.writer(plain.own().code()));
         SignatureEdits written = new SignatureEdits(before, change, edits);
         Optional<Reason> objection = written.write();
         return objection.isPresent() ? Plan.refused(objection.get())
-                : new Plan.Ready(edits.change("have '" + change.own().header().core() + "' take a '" + change.typed()
-                .at(change.typed().parameters().get(object.index()).type()) + "'", written.effects(),
-                List.of(written.note())), before);
+                : new Plan.Ready(edits.change(title.apply(change), written.effects(), List.of(written.note())), before);
     }
 
     private HeaderTypes.Result types(DeclaredHeader header, TypedHeader to) {
@@ -243,7 +246,7 @@ final class PlannedSignature {
         List<SymbolKey> throwing = exceptions.declaring();
         CaughtAtCalls caught = new CaughtAtCalls(before, exceptions.caught(), edits);
         Optional<Reason> objection = exceptions.declared().flatMap(one -> one.write(new CallerChain(before, throwing),
-                edits)).or(() -> caught.write(List.of(method)));
+                edits)).or(() -> caught.write(method));
         if (objection.isPresent()) {
             return Plan.refused(objection.get());
         }
@@ -294,8 +297,7 @@ final class PlannedSignature {
                 origins.add(at++, NewSignature.ADDED);
             }
         }
-        TypedHeader to = HeaderReader.read(own.header().at(own.header().name()) + "(" + String.join(", ", parameters)
-                + ")").header().orElseThrow();
+        TypedHeader to = HeaderReader.read(own.header().with(parameters)).header().orElseThrow();
         HeaderTypes.Result types = types(own, to);
         return types.types().map(resolved -> new Result(Optional.of(new SignatureChange(own, to, origins, resolved)
                 .through(change.callers())), Reason.of(""))).orElseGet(() -> Result.refused(Reason.at(code.file()

@@ -171,12 +171,10 @@ final class SignatureEdits {
             signatures.put(key, change.signature((SymbolKey.Method) key, written.changesResult()));
         }
         Optional<Reason> objection = written.write();
-        if (change.own().isOfAnnotation()) {
+        if (ElementDefault.changes(header.get().header(), change.typed())) {
             ElementDefault value = new ElementDefault(change, this::typed, this::in);
             value.write();
-            if (ElementDefault.changes(header.get().header(), change.typed())) {
-                rewritten.add(key);
-            }
+            rewritten.add(key);
             if (value.annotations() > 0) {
                 notes.add(counted(value.annotations(), "annotation") + " that left '" + own.name()
                         + "' out now say" + (value.annotations() == 1 ? "s" : "") + " what it was by default");

@@ -120,6 +120,6 @@ public final class UseSupertypeOperation implements Operation {
             parameters.add(i == index ? type + " " + header.at(one.name())
                     : header.declared(one));
         }
-        return header.at(header.name()) + "(" + String.join(", ", parameters) + ")";
+        return header.with(parameters);
     }
 }

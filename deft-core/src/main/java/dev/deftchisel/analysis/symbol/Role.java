@@ -11,5 +11,10 @@ public enum Role {
     TYPE,
     IMPORT,
     /** A reference in documentation, such as {@code @link} or {@code @param}. */
-    DOC
+    DOC;
+
+    /** Whether it is a use in code: no declaration, import or documentation. */
+    public boolean isUse() {
+        return this != DECLARATION && this != IMPORT && this != DOC;
+    }
 }

@@ -67,8 +67,7 @@ public final class ArgumentComparison {
                     && known.getKind() == ElementKind.CONSTRUCTOR)
                     .ifPresent(known -> comparePatterns((SymbolKey.Method) key, known, origins));
             for (Binding use : before.uses(key)) {
-                if (use.role() != Role.DECLARATION && use.role() != Role.DOC && use.role() != Role.IMPORT
-                        && method.isPresent()) {
+                if (use.role().isUse() && method.isPresent()) {
                     compareCall(use, method.get(), signature);
                 }
             }

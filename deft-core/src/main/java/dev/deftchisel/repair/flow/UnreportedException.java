@@ -182,9 +182,7 @@ public final class UnreportedException implements Repair {
     private static String handler(FixEdits edits, List<TypeMirror> thrown, Layout layout, String indent) {
         String names = thrown.stream().map(type -> edits.types().write(type).orElse(NamedTypes.shown(type)))
                 .collect(Collectors.joining(" | "));
-        return " catch (" + names + " e) {" + layout.lineEnd() + indent + layout.unit()
-                + "throw new IllegalStateException(e);"
-                + layout.lineEnd() + indent + "}";
+        return layout.rethrowing(names, "IllegalStateException", "e", indent);
     }
 
     private static void surround(FixEdits edits, StatementTree statement, List<TypeMirror> thrown) {

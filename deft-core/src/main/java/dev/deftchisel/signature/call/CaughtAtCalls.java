@@ -25,7 +25,6 @@ import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.signature.written.SharedEdits;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
@@ -60,31 +59,29 @@ public final class CaughtAtCalls {
         }
     }
 
-    /** Writes them around the calls of some methods; says what is in the way. */
-    public Optional<Reason> write(Collection<SymbolKey> methods) {
+    /** Writes them around the calls of a method; says what is in the way. */
+    public Optional<Reason> write(SymbolKey method) {
         List<Watched> all = new ArrayList<>();
-        for (SymbolKey method : methods) {
-            for (Binding use : before.uses(method)) {
-                Optional<AttributedFile> code = before.code(use.file());
-                Optional<TreePath> call = use.role() == Role.DECLARATION ? Optional.empty()
-                        : code.flatMap(file -> file.call(use));
-                Optional<ExecutableElement> caller = call.flatMap(path -> CallerChain.around(code.get(), path));
-                List<String> open = caller.isEmpty() ? List.of() : exceptions.stream().filter(exception ->
-                        !CallerThrows.isHandled(code.get(), call.get(), caller.get(), exception,
-                                function -> mayThrow(code.get(), function, exception))).toList();
-                if (!open.isEmpty()) {
-                    Optional<Watched> watched = watched(code.get(), call.get(), open);
-                    if (watched.isEmpty()) {
-                        return Optional.of(Reason.at(use.file(), use.range(), "what this call may throw cannot be "
-                                + "caught here; put it in a statement of its own first"));
-                    }
-                    all.add(watched.get());
+        for (Binding use : before.uses(method)) {
+            Optional<AttributedFile> code = before.code(use.file());
+            Optional<TreePath> call = use.role() == Role.DECLARATION ? Optional.empty()
+                    : code.flatMap(file -> file.call(use));
+            Optional<ExecutableElement> caller = call.flatMap(path -> CallerChain.around(code.get(), path));
+            List<String> open = caller.isEmpty() ? List.of() : exceptions.stream().filter(exception ->
+                    !CallerThrows.isHandled(code.get(), call.get(), caller.get(), exception,
+                            function -> mayThrow(code.get(), function, exception))).toList();
+            if (!open.isEmpty()) {
+                Optional<Watched> watched = watched(code.get(), call.get(), open);
+                if (watched.isEmpty()) {
+                    return Optional.of(Reason.at(use.file(), use.range(), "what this call may throw cannot be "
+                            + "caught here; put it in a statement of its own first"));
                 }
+                all.add(watched.get());
             }
         }
         caught = all.size();
-        all.stream().filter(one -> all.stream().noneMatch(other -> other != one && encloses(other, one)))
-                .distinct().forEach(one -> write(one, all));
+        all.stream().filter(one -> all.stream().noneMatch(other -> encloses(other, one)))
+                .forEach(one -> write(one, all));
         return Optional.empty();
     }
 
@@ -122,7 +119,7 @@ public final class CaughtAtCalls {
         Tree parent = at.getParentPath().getLeaf();
         boolean isStart = at.getLeaf() instanceof ExpressionStatementTree first
                 && first.getExpression() instanceof MethodInvocationTree other && TreePaths.callsConstructor(other);
-        boolean isDeclaration = at.getLeaf() instanceof VariableTree || at.getLeaf() instanceof ClassTree;
+        boolean isDeclaration = at.getLeaf() instanceof VariableTree;
         if (isStart || isDeclaration && !(parent instanceof BlockTree)) {
             return Optional.empty();
         }
@@ -153,13 +150,11 @@ public final class CaughtAtCalls {
                 .map(Object::toString).collect(Collectors.toSet()), "e");
         Layout layout = Layout.of(code.file());
         String indent = Layout.indentOf(code.file(), watched.range().start());
-        String inner = layout.lineEnd() + indent + layout.unit();
         NestedEdits pieces = edits.in(code);
         pieces.replace(watched.range(), List.of(), text -> {
-            text.write("try {" + inner);
+            text.write("try {" + layout.lineEnd() + indent + layout.unit());
             pieces.carry(text, watched.range(), indent, indent + layout.unit());
-            text.write(layout.lineEnd() + indent + "} catch (" + types + " " + name + ") {" + inner + "throw new "
-                    + failure + "(" + name + ");" + layout.lineEnd() + indent + "}");
+            text.write(layout.lineEnd() + indent + "}" + layout.rethrowing(types, failure, name, indent));
         });
     }
 }

@@ -9,7 +9,6 @@ import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.AccessLevel;
 import dev.deftchisel.analysis.symbol.Binding;
-import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.operation.Reason;
@@ -116,7 +115,7 @@ public final class DeclarationEdits {
         for (int i = 0; i < change.before(); i++) {
             if (change.isDropped(i) && !change.given().containsKey(i)) {
                 Optional<Binding> use = before.uses(key(i)).stream()
-                        .filter(one -> one.role() != Role.DECLARATION && one.role() != Role.DOC).findFirst();
+                        .filter(one -> one.role().isUse()).findFirst();
                 if (use.isPresent()) {
                     return at(use.get().range(), "the parameter '" + oldName(i) + "' is still used here");
                 }
@@ -129,8 +128,7 @@ public final class DeclarationEdits {
     private void given() {
         MethodTree method = (MethodTree) declared.path().getLeaf();
         List<Integer> needed = change.given().keySet().stream().sorted().filter(parameter -> method.getBody() != null
-                && before.uses(key(parameter)).stream()
-                        .anyMatch(use -> use.role() != Role.DECLARATION && use.role() != Role.DOC)).toList();
+                && before.uses(key(parameter)).stream().anyMatch(use -> use.role().isUse())).toList();
         if (needed.isEmpty()) {
             return;
         }

@@ -44,11 +44,8 @@ public final class ElementDefault {
         this.edits = edits;
     }
 
-    /** Writes the declaration, and the annotations that leave the element out. */
+    /** Writes the declaration, and the annotations that leave the element out, where the default {@link #changes}. */
     public void write() {
-        if (!changes(own.header(), change.typed())) {
-            return;
-        }
         TypedCode home = typed.apply(own.code());
         String now = change.typed().at(change.typed().defaultValue().orElseThrow());
         int close = own.inner().end() + 1;

@@ -5,7 +5,6 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.Binding;
-import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.header.HeaderReader;
 import dev.deftchisel.header.TypedHeader;
@@ -154,9 +153,8 @@ public record PlacedValues(Map<Call, Map<Integer, String>> values) {
 
     /** The call that a use is, if it stands at a place. */
     private static Optional<Call> call(Binding use, Matcher entry, Analysis before) {
-        boolean isCall = use.role() != Role.DECLARATION && use.role() != Role.DOC && use.role() != Role.IMPORT;
-        Optional<AttributedFile> code = before.code(use.file()).filter(file -> isCall && isFile(use.file(), entry
-                .group(1), before));
+        Optional<AttributedFile> code = before.code(use.file()).filter(file -> use.role().isUse()
+                && isFile(use.file(), entry.group(1), before));
         Optional<TreePath> path = code.flatMap(file -> file.call(use).or(() -> reference(file, use.range())));
         return path.map(found -> Call.of(code.get(), found)).filter(call -> isAt(code.get(), use.range(), call,
                 entry));
