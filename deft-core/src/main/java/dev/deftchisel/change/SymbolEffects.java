@@ -17,13 +17,14 @@ import java.util.Set;
  * @param extended    types that get members; a call may then mean one of these instead of the method that it overrides
  * @param marks       names that nothing has, written where the user has yet to choose a value
  * @param factories   the static method by which objects are made instead of by a constructor
+ * @param variables   the erased type (JVMS 4.3.2) that each variable or field has then which gets another one
  * @param freedom     what else the code that is replaced may come to mean, since the user wishes it
  */
 public record SymbolEffects(
         Map<SymbolKey, String> names, Map<String, String> packages, Map<SymbolKey, NewSignature> signatures,
         Set<SymbolKey> opened,
         Set<SymbolKey> rewritten, Set<SymbolKey> extended, Set<String> marks, Map<SymbolKey, SymbolKey> factories,
-        Leeway freedom) {
+        Map<SymbolKey, String> variables, Leeway freedom) {
 
     /** What a change may do beyond moving and naming code, the more the later. */
     public enum Leeway {
@@ -45,11 +46,13 @@ public record SymbolEffects(
         extended = Set.copyOf(extended);
         marks = Set.copyOf(marks);
         factories = Map.copyOf(factories);
+        variables = Map.copyOf(variables);
     }
 
     /** New names for symbols and packages. */
     public SymbolEffects(Map<SymbolKey, String> names, Map<String, String> packages) {
-        this(names, packages, Map.of(), Set.of(), Set.of(), Set.of(), Set.of(), Map.of(), Leeway.NONE);
+        this(names, packages, Map.of(), Set.of(), Set.of(), Set.of(), Set.of(), Map.of(), Map.of(),
+                Leeway.NONE);
     }
 
     /** Other descriptors for methods, of whose parameters nobody says where they were. */
@@ -61,7 +64,8 @@ public record SymbolEffects(
 
     /** The same, but for methods that get other parameters or results. */
     public SymbolEffects with(Map<SymbolKey, NewSignature> others) {
-        return new SymbolEffects(names, packages, others, opened, rewritten, extended, marks, factories, freedom);
+        return new SymbolEffects(names, packages, others, opened, rewritten, extended, marks, factories, variables,
+                freedom);
     }
 
     /** A change after which every symbol is what it was. */
@@ -71,39 +75,51 @@ public record SymbolEffects(
 
     /** The same, but for what can be used from further away. */
     public SymbolEffects opening(Set<SymbolKey> others) {
-        return new SymbolEffects(names, packages, signatures, others, rewritten, extended, marks, factories, freedom);
+        return new SymbolEffects(names, packages, signatures, others, rewritten, extended, marks, factories, variables,
+                freedom);
     }
 
     /** The same, but for members that are written anew. */
     public SymbolEffects rewriting(Set<SymbolKey> members) {
-        return new SymbolEffects(names, packages, signatures, opened, members, extended, marks, factories, freedom);
+        return new SymbolEffects(names, packages, signatures, opened, members, extended, marks, factories, variables,
+                freedom);
     }
 
     /** The same, but for types that get members. */
     public SymbolEffects extending(Set<SymbolKey> types) {
-        return new SymbolEffects(names, packages, signatures, opened, rewritten, types, marks, factories, freedom);
+        return new SymbolEffects(names, packages, signatures, opened, rewritten, types, marks, factories, variables,
+                freedom);
     }
 
     /** The same, but for what else may come of the code that is replaced. */
     public SymbolEffects allowing(Leeway more) {
-        return new SymbolEffects(names, packages, signatures, opened, rewritten, extended, marks, factories, more);
+        return new SymbolEffects(names, packages, signatures, opened, rewritten, extended, marks, factories, variables,
+                more);
     }
 
     /** The same with names for what is yet to be chosen. */
     public SymbolEffects marking(Set<String> others) {
-        return new SymbolEffects(names, packages, signatures, opened, rewritten, extended, others, factories, freedom);
+        return new SymbolEffects(names, packages, signatures, opened, rewritten, extended, others, factories, variables,
+                freedom);
     }
 
     /** The same, but for objects that static methods make instead of constructors. */
     public SymbolEffects making(Map<SymbolKey, SymbolKey> others) {
-        return new SymbolEffects(names, packages, signatures, opened, rewritten, extended, marks, others, freedom);
+        return new SymbolEffects(names, packages, signatures, opened, rewritten, extended, marks, others, variables,
+                freedom);
+    }
+
+    /** The same, but for variables and fields that get another type. */
+    public SymbolEffects retyping(Map<SymbolKey, String> others) {
+        return new SymbolEffects(names, packages, signatures, opened, rewritten, extended, marks, factories, others,
+                freedom);
     }
 
     /** What this and a change after it do, of which neither renames the same. */
     public SymbolEffects and(SymbolEffects other) {
         return new SymbolEffects(both(names, other.names), both(packages, other.packages), chained(other.signatures),
                 both(opened, other.opened), both(rewritten, other.rewritten), both(extended, other.extended),
-                both(marks, other.marks), both(factories, other.factories),
+                both(marks, other.marks), both(factories, other.factories), both(variables, other.variables),
                 freedom.compareTo(other.freedom) > 0 ? freedom : other.freedom);
     }
 

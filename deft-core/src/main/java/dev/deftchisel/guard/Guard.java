@@ -23,6 +23,7 @@ import dev.deftchisel.guard.comparison.ConstantComparison;
 import dev.deftchisel.guard.comparison.LostWrites;
 import dev.deftchisel.guard.comparison.OverridingComparison;
 import dev.deftchisel.guard.comparison.ProcessorOutputComparison;
+import dev.deftchisel.guard.comparison.RetypedValues;
 import dev.deftchisel.guard.comparison.VisibilityComparison;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
@@ -48,7 +49,8 @@ import java.util.stream.Collectors;
  * <li>each name binds to the same declaration, and so does what is bound without a name, such as constructors
  * (overload resolution, JLS 15.12, is covered by this: another overload is another declaration);</li>
  * <li>each argument is passed for the parameter that it was passed for, wherever that stands now;</li>
- * <li>calls, lambdas, method references and conditionals have the same erased type, constants the same value;</li>
+ * <li>calls, lambdas, method references and conditionals have the same erased type, variables the one they had or the
+ * announced one, constants the same value;</li>
  * <li>each method overrides the same methods (JLS 8.4.8), in every type below those concerned;</li>
  * <li>what is opened is not found by anyone who found something else before, and overrides nothing new;</li>
  * <li>no file comes to need a type that its build does not let it see;</li>
@@ -120,6 +122,7 @@ public final class Guard {
         if (differences.isEmpty() && change.meaning().freedom() != SymbolEffects.Leeway.TYPES) {
             // otherwise other types only follow from other names
             differences.addAll(comparison.traces());
+            differences.addAll(new RetypedValues(before, after, change).differences());
             differences.addAll(new ConstantComparison(before, after, change.mapping()).differences());
             differences.addAll(new LostWrites(before, after, change).differences());
             differences.addAll(new DoubleEvaluation(before, change).differences());

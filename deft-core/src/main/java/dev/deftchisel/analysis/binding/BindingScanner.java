@@ -230,6 +230,9 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
         if (element instanceof VariableElement variable && name.isPresent()) {
             symbols.registerVariable(variable, kind(variable), path, name.get().start());
             facts.bind(name.get(), symbols.key(element), Role.DECLARATION, true);
+            if (names.start(tree.getType()) >= 0 || element.getKind() != ElementKind.PARAMETER) {
+                facts.trace(name.get(), Trace.Fact.VARIABLE, keys.descriptor(variable.asType()));
+            }
             if (variable.getConstantValue() != null) {
                 facts.trace(name.get(), Trace.Fact.CONSTANT, String.valueOf(variable.getConstantValue()));
             }

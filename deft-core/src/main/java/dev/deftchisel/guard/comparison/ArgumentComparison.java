@@ -72,7 +72,6 @@ public final class ArgumentComparison {
                 }
             }
         }));
-        differences.addAll(new RetypedValues(before, mapping, signatures).differences());
         differences.addAll(new FunctionComparison(before, after, mapping, signatures).differences());
         return differences;
     }

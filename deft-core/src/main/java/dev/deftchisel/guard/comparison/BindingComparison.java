@@ -331,7 +331,7 @@ public final class BindingComparison {
         return file + ":" + start + ":" + code;
     }
 
-    /** Types of expressions and values of constants that differ. */
+    /** Types of expressions and values of constants that differ; {@link RetypedValues} looks at variables. */
     public List<Difference> traces() {
         Map<Trace, String> found = new HashMap<>();
         for (Trace trace : after.traces()) {
@@ -340,7 +340,8 @@ public final class BindingComparison {
         List<Difference> differences = new ArrayList<>();
         for (Trace trace : before.traces()) {
             boolean isType = trace.fact() == Trace.Fact.TYPE;
-            if (!isType && revalued.contains(new DeclarationPlace(trace.file(), trace.range()))) {
+            if (trace.fact() == Trace.Fact.VARIABLE
+                    || !isType && revalued.contains(new DeclarationPlace(trace.file(), trace.range()))) {
                 continue;
             }
             String expected = isType ? mapping.descriptor(trace.value()) : trace.value();

@@ -40,6 +40,14 @@ record CompiledClasses(Map<String, ClassNode> all, ClassIndex index) {
                 .filter(one -> one.name.equals(method.name()) && one.desc.equals(method.descriptor())).findFirst());
     }
 
+    /** Which of the variables around a local class a field of it holds: the compiler names it after that variable. */
+    Optional<Integer> captured(Member field) {
+        return Optional.ofNullable(all.get(field.owner())).filter(type -> field.name().startsWith("val$"))
+                .map(type -> type.fields.stream().filter(one -> (one.access & Opcodes.ACC_SYNTHETIC) != 0
+                        && one.name.startsWith("val$")).map(one -> one.name).toList().indexOf(field.name()))
+                .filter(index -> index >= 0);
+    }
+
     /** A class and all known ones above it, nearest first. */
     Set<String> line(String owner) {
         return index.line(owner);

@@ -125,7 +125,7 @@ final class NoticedEffects {
             SymbolicInterpreter interpreter, Map<LabelNode, Integer> labels) {
         int opcode = instruction.getOpcode();
         String word = Printer.OPCODES[opcode].toLowerCase(Locale.ROOT);
-        if (isQuiet(instruction) || isText(instruction) || element(instruction, frame)) {
+        if (isQuiet(instruction) || isText(instruction) || isFunction(instruction) || element(instruction, frame)) {
             return;
         }
         if (instruction instanceof MethodInsnNode call) {
@@ -173,6 +173,12 @@ final class NoticedEffects {
                 && dynamic.bsm.getOwner().equals("java/lang/invoke/StringConcatFactory")
                 && Arrays.stream(Type.getArgumentTypes(dynamic.desc)).allMatch(type -> type.getSort() < Type.ARRAY
                         || type.getClassName().equals("java.lang.String"));
+    }
+
+    /** Whether a function is made, which nobody notices before it is used (JLS 15.27.4). */
+    private static boolean isFunction(AbstractInsnNode instruction) {
+        return instruction instanceof InvokeDynamicInsnNode dynamic
+                && dynamic.bsm.getOwner().equals("java/lang/invoke/LambdaMetafactory");
     }
 
     /** What goes into an array right when it is made is told with the array (JLS 10.6): nobody else has that yet. */
@@ -255,7 +261,7 @@ final class NoticedEffects {
         if (dynamic.bsm.getOwner().equals("java/lang/runtime/ObjectMethods")) {
             return "of the components " + dynamic.name + texts(owner, operands);
         }
-        if (!dynamic.bsm.getOwner().equals("java/lang/invoke/LambdaMetafactory")) {
+        if (!isFunction(dynamic)) {
             return dynamic.name + " " + dynamic.desc + " " + List.of(dynamic.bsmArgs) + texts(owner, operands);
         }
         Type type = Type.getReturnType(dynamic.desc);

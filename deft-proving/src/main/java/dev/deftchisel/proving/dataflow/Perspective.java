@@ -62,7 +62,8 @@ record Perspective(CompiledClasses classes, Announced announced, boolean isAfter
     }
 
     String field(Member field) {
-        return field.owner() + "." + (isAfter ? field.name() : announced.field(field));
+        return field.owner() + "." + classes.captured(field).map(place -> "captured " + place)
+                .orElseGet(() -> isAfter ? field.name() : announced.field(field));
     }
 
     /** What the parameters of a method were before the change, one for each that it has here. */
