@@ -189,6 +189,9 @@ public final class Guard {
                     + FAULT));
         }
         names.addAll(opened);
+        change.meaning().variables().keySet().forEach(key -> before.symbol(key)
+                .filter(symbol -> !symbol.kind().isLocal() && !symbol.isPrivate())
+                .ifPresent(symbol -> names.add(symbol.name())));
         names.addAll(newTypes(change));
         if (names.isEmpty()) {
             return List.of();

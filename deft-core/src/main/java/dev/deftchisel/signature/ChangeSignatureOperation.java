@@ -32,6 +32,7 @@ import dev.deftchisel.rename.Qualifier;
 import dev.deftchisel.rename.RenameOperation;
 import dev.deftchisel.signature.declaration.ElementDefault;
 import dev.deftchisel.signature.plan.DeclaredHeader;
+import dev.deftchisel.signature.plan.NewExceptions;
 import dev.deftchisel.signature.plan.FunctionBodies;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
@@ -85,6 +86,9 @@ public final class ChangeSignatureOperation implements Operation {
     /** The key of the choice what callers do about exceptions that are new. */
     public static final String THROWN = "thrown";
 
+    /** The key of what single calls do about exceptions that are new, {@code Office.java:14=catch}. */
+    public static final String HANDLE = "handle";
+
     private static final Question THROWN_QUESTION = new Question.Choice(THROWN, "what callers do about new exceptions",
             List.of(new Question.Option("told", "those that neither catch nor declare them are told"),
                     new Question.Option("declare", "they declare them, up to where they are caught"),
@@ -120,6 +124,7 @@ public final class ChangeSignatureOperation implements Operation {
                 new Question.Text(RENAMED, "renamed parameters: old=new", ""), CALLS_QUESTION,
                 new Question.Placed(PASS, "what single calls pass instead"),
                 new Question.Text(THROUGH, "callers that pass new parameters on", ""), THROWN_QUESTION,
+                new Question.Placed(HANDLE, "what single calls do about them instead"),
                 RenameOperation.MENTIONS_QUESTION);
     }
 
@@ -242,16 +247,13 @@ public final class ChangeSignatureOperation implements Operation {
         boolean areStaying = answers.single(CALLS).filter("stay"::equals).isPresent();
         Set<String> through = Arrays.stream(answers.single(THROUGH).orElse("").split(",")).map(String::strip)
                 .filter(name -> !name.isEmpty()).collect(Collectors.toSet());
-        PlannedSignature.Calls.Thrown thrown = switch (answers.single(THROWN).orElse("told")) {
-            case "declare" -> PlannedSignature.Calls.Thrown.DECLARED;
-            case "catch" -> PlannedSignature.Calls.Thrown.CAUGHT;
-            default -> PlannedSignature.Calls.Thrown.TOLD;
-        };
+        NewExceptions.Handling thrown = NewExceptions.Handling.of(answers.single(THROWN).orElse(""))
+                .orElse(NewExceptions.Handling.TOLD);
         List<Reason> obstacles = new NamesAround(key, before, answers).obstacles();
         return !obstacles.isEmpty() ? new Plan.Refused(obstacles)
                 : new PlannedSignature(analyst, before, key, typed, renamed(answers))
-                .plan(new PlannedSignature.Calls(areStaying, through, thrown, answers.several(PASS)
-                        .orElse(List.of())));
+                .plan(new PlannedSignature.Calls(areStaying, through, answers.several(PASS).orElse(List.of()),
+                        thrown, answers.several(HANDLE).orElse(List.of())));
     }
 
     /** An analysis of all that a change to a typed header may reach. */

@@ -19,6 +19,7 @@ import dev.deftchisel.signature.call.CaughtAtCalls;
 import dev.deftchisel.signature.plan.CallerChain;
 import dev.deftchisel.signature.plan.DeclaredHeader;
 import dev.deftchisel.signature.plan.HeaderTypes;
+import dev.deftchisel.signature.plan.NewExceptions;
 import dev.deftchisel.signature.plan.ParameterObject;
 import dev.deftchisel.signature.plan.PlacedValues;
 import dev.deftchisel.signature.plan.SignatureChange;
@@ -63,18 +64,18 @@ final class PlannedSignature {
      *
      * @param areStaying whether calls stay as they are
      * @param through    the names of callers that get new parameters as well
-     * @param thrown     what callers do about exceptions that are new
      * @param passed     what single calls pass for new parameters, each by its place
+     * @param thrown     what callers do about exceptions that are new
+     * @param handled    what single calls do about them, each by its place
      */
-    record Calls(boolean areStaying, Set<String> through, Thrown thrown, List<String> passed) {
-
-        /** What callers do about exceptions. */
-        enum Thrown { TOLD, DECLARED, CAUGHT }
+    record Calls(boolean areStaying, Set<String> through, List<String> passed, NewExceptions.Handling thrown,
+            List<String> handled) {
 
         /** Copies the collections. */
         Calls {
             through = Set.copyOf(through);
             passed = List.copyOf(passed);
+            handled = List.copyOf(handled);
         }
     }
 
@@ -85,11 +86,13 @@ final class PlannedSignature {
             return Plan.refused(types.objection());
         }
         SignatureChange plain = change(types.types().get());
-        PlacedValues.Result passed = PlacedValues.read(calls.passed(), plain, before.symbol(method)
-                .map(symbol -> Family.of(symbol, before)).orElse(Set.of()), before);
-        if (passed.values().isEmpty()) {
-            return Plan.refused(passed.objection());
+        Set<SymbolKey> family = before.symbol(method).map(symbol -> Family.of(symbol, before)).orElse(Set.of());
+        PlacedValues.Result passed = PlacedValues.read(calls.passed(), plain, family, before);
+        NewExceptions.Result handled = NewExceptions.read(calls.thrown(), calls.handled(), family, before);
+        if (passed.values().isEmpty() || handled.exceptions().isEmpty()) {
+            return Plan.refused(passed.values().isEmpty() ? passed.objection() : handled.objection());
         }
+        NewExceptions handling = handled.exceptions().get();
         SignatureChange change = plain.passing(passed.values().get());
         if (calls.areStaying() && change.movesObject()) {
             return Plan.refused("calls cannot stay as they are where the object becomes a parameter, or a "
@@ -115,19 +118,17 @@ final class PlannedSignature {
         if (unknown.isPresent()) {
             return Plan.refused("no caller that leads here is called '" + unknown.get() + "'");
         }
-        List<String> exceptions = calls.thrown() != Calls.Thrown.TOLD && change.typed().thrown().isPresent()
+        List<String> exceptions = change.typed().thrown().isPresent()
                 ? CallerThrows.checked(change.types().code(), change.types().method().getThrownTypes()) : List.of();
-        Optional<CallerThrows> thrown = exceptions.isEmpty() || calls.thrown() == Calls.Thrown.CAUGHT
-                ? Optional.empty()
-                : Optional.of(new CallerThrows(exceptions));
+        Optional<CallerThrows> thrown = exceptions.isEmpty() || !handling.isAnywhere(NewExceptions.Handling.DECLARE)
+                ? Optional.empty() : Optional.of(new CallerThrows(exceptions, handling));
         List<SymbolKey> throwing = thrown.map(one -> one.callers(analyst, before, method)).map(chain -> {
             before = chain.before();
             return chain.callers();
         }).orElse(List.of());
         SignatureChange known = before == first ? change : change(types(DeclaredHeader.of(before, method)
                 .orElseThrow(), typed).types().orElseThrow()).passing(change.passed());
-        return written(known, callers, new NewExceptions(thrown, throwing, calls.thrown() == Calls.Thrown.CAUGHT
-                ? exceptions : List.of()));
+        return written(known, callers, new Thrown(thrown, throwing, exceptions, handling));
     }
 
     /**
@@ -135,9 +136,11 @@ final class PlannedSignature {
      *
      * @param declared  writes them in the headers of callers
      * @param declaring the callers that declare them
-     * @param caught    those that are caught around each call
+     * @param types     checked ones
+     * @param handling  what calls do about them
      */
-    private record NewExceptions(Optional<CallerThrows> declared, List<SymbolKey> declaring, List<String> caught) {
+    private record Thrown(Optional<CallerThrows> declared, List<SymbolKey> declaring, List<String> types,
+            NewExceptions handling) {
     }
 
     /**
@@ -212,7 +215,7 @@ final class PlannedSignature {
         return full.equals(dotted) || full.endsWith("." + dotted);
     }
 
-    private Plan written(SignatureChange plain, List<SymbolKey> callers, NewExceptions exceptions) {
+    private Plan written(SignatureChange plain, List<SymbolKey> callers, Thrown exceptions) {
         SharedEdits edits = new SharedEdits(before);
         Set<SymbolKey> all = new HashSet<>();
         callers.forEach(caller -> all.addAll(Family.of(before.symbol(caller).orElseThrow(), before)));
@@ -244,7 +247,7 @@ final class PlannedSignature {
             notes.addAll(written.notes());
         }
         List<SymbolKey> throwing = exceptions.declaring();
-        CaughtAtCalls caught = new CaughtAtCalls(before, exceptions.caught(), edits);
+        CaughtAtCalls caught = new CaughtAtCalls(before, exceptions.types(), exceptions.handling(), edits);
         Optional<Reason> objection = exceptions.declared().flatMap(one -> one.write(new CallerChain(before, throwing),
                 edits)).or(() -> caught.write(method));
         if (objection.isPresent()) {

@@ -22,6 +22,7 @@ import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.signature.ChangeSignatureOperation;
 import dev.deftchisel.signature.IntroduceParameterObjectOperation;
 import dev.deftchisel.signature.ReplaceConstructorOperation;
+import dev.deftchisel.signature.UseSupertypeOperation;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.Snapshot;
 import dev.deftchisel.workspace.opening.OpenRequest;
@@ -39,7 +40,7 @@ import org.junit.jupiter.api.io.TempDir;
 
 /**
  * Plants faults where the object of a method becomes a parameter or back, where a method makes objects, where a call
- * passes any number, and where an annotation has another default.
+ * passes any number, where an annotation has another default, and where a variable has another type.
  */
 class SignatureGuardTest {
 
@@ -80,6 +81,13 @@ class SignatureGuardTest {
 
                 static int most(int[] rates) {
                     return rates.length;
+                }
+
+                static String text(Integer due) {
+                    StringBuilder text = new StringBuilder("due");
+                    Integer last = due;
+                    boolean isSame = last.equals(due);
+                    return isSame ? text.toString() : "" + text.length();
                 }
             }
             """;
@@ -194,5 +202,22 @@ class SignatureGuardTest {
     void aPlaceThatAsksAnotherMethodForItsObjectIsSeen() throws IOException {
         plan(new ReplaceConstructorOperation(), "Tariff(int rate", Answers.of("name", "of"));
         assertTrue(isSeen(with(text -> text.equals("Tariff.of") ? "Tariff.at" : text)));
+    }
+
+    @Test
+    void aVariableOfAnotherTypeOfWhichNobodySaidSoIsSeen() throws IOException {
+        plan(new UseSupertypeOperation(), "text = new", Answers.none());
+        assertTrue(isSeen(with(text -> text.replace("CharSequence", "java.io.Serializable"))));
+        assertTrue(isSeen(with(text -> text.replace("CharSequence", "Comparable<StringBuilder>"))));
+        assertTrue(isSeen(new Change(ready.change().title(), ready.change().files(), SymbolEffects.same(),
+                List.of())));
+    }
+
+    @Test
+    void aVariableOfATypeThatDoesSomethingElseIsSeen() throws IOException {
+        plan(new UseSupertypeOperation(), "last = due", Answers.of("type", "Object"));
+        SymbolKey variable = ready.change().meaning().variables().keySet().iterator().next();
+        assertTrue(isSeen(new Change(ready.change().title(), with(text -> "int").files(), SymbolEffects.same()
+                .retyping(Map.of(variable, "I")), List.of())));
     }
 }

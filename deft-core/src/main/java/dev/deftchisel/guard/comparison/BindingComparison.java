@@ -70,7 +70,7 @@ public final class BindingComparison {
         this.freedom = change.meaning().freedom();
         this.marks = change.meaning().marks();
         this.factories = change.meaning().factories().keySet();
-        this.results = new RetypedResults(before, change.meaning().signatures());
+        this.results = new RetypedResults(before, change.meaning());
     }
 
     /** Names, and what is bound without one, that mean something else. */

@@ -3,6 +3,7 @@ package dev.deftchisel.guard.comparison;
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.ExpressionStatementTree;
 import com.sun.source.tree.ExpressionTree;
+import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.tree.MemberSelectTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
@@ -19,6 +20,7 @@ import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.analysis.symbol.Trace;
 import dev.deftchisel.change.NewSignature;
+import dev.deftchisel.change.SymbolEffects;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -34,10 +36,12 @@ final class RetypedResults {
 
     private final Analysis before;
     private final Map<SymbolKey, NewSignature> signatures;
+    private final boolean isRetyping;
 
-    RetypedResults(Analysis before, Map<SymbolKey, NewSignature> signatures) {
+    RetypedResults(Analysis before, SymbolEffects meaning) {
         this.before = before;
-        this.signatures = signatures;
+        this.signatures = meaning.signatures();
+        this.isRetyping = !signatures.isEmpty() || !meaning.variables().isEmpty();
     }
 
     /**
@@ -60,15 +64,22 @@ final class RetypedResults {
      * results become others, members are found in these, and the same body runs (JLS 15.12.4.4).
      */
     boolean isSameDispatch(Binding call, Set<SymbolKey> actual) {
-        boolean isOnObject = !signatures.isEmpty() && call.isNamed() && call.role() == Role.CALL
-                && before.code(call.file()).flatMap(code -> code.call(call).filter(path -> isOnObject(code, path)))
-                .isPresent();
+        boolean isOnObject = isRetyping && call.isNamed() && call.role() == Role.CALL
+                && before.code(call.file()).flatMap(code -> code.call(call).or(() -> reference(code, call))
+                        .filter(path -> isOnObject(code, path))).isPresent();
         return isOnObject && actual.stream().anyMatch(method -> before.overrides(call.key(), method));
     }
 
+    private static Optional<TreePath> reference(AttributedFile code, Binding name) {
+        return code.around(name.range()).stream().filter(path -> path.getLeaf() instanceof MemberReferenceTree
+                && code.range(path.getLeaf()).end() == name.range().end()).findFirst();
+    }
+
     private static boolean isOnObject(AttributedFile code, TreePath call) {
-        return call.getLeaf() instanceof MethodInvocationTree && Calls.receiver(call)
-                .filter(object -> !object.getLeaf().toString().matches("(.*\\.)?super")
+        Optional<TreePath> receiver = call.getLeaf() instanceof MemberReferenceTree reference
+                ? Optional.of(new TreePath(call, reference.getQualifierExpression()))
+                : call.getLeaf() instanceof MethodInvocationTree ? Calls.receiver(call) : Optional.empty();
+        return receiver.filter(object -> !object.getLeaf().toString().matches("(.*\\.)?super")
                         && code.element(object).filter(TypeElement.class::isInstance).isEmpty()).isPresent();
     }
 

@@ -8,17 +8,20 @@ import com.sun.source.tree.UnionTypeTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.Analyst;
+import dev.deftchisel.analysis.Family;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.signature.plan.CallerChain;
 import dev.deftchisel.signature.plan.DeclaredHeader;
+import dev.deftchisel.signature.plan.NewExceptions;
 import dev.deftchisel.signature.written.SharedEdits;
 import dev.deftchisel.source.Range;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
@@ -28,16 +31,23 @@ import javax.lang.model.type.TypeMirror;
 public final class CallerThrows {
 
     private final List<String> exceptions;
+    private final NewExceptions handling;
 
-    /** @param exceptions checked ones, by qualified name */
-    public CallerThrows(List<String> exceptions) {
+    /**
+     * @param exceptions checked ones, by qualified name
+     * @param handling   what calls of the method do about them; whoever calls their callers declares them too
+     */
+    public CallerThrows(List<String> exceptions, NewExceptions handling) {
         this.exceptions = List.copyOf(exceptions);
+        this.handling = handling;
     }
 
     /** The callers that must declare one of them. */
     public CallerChain callers(Analyst analyst, Analysis before, SymbolKey method) {
-        return CallerChain.of(analyst, before, method, (code, use, caller) -> exceptions.stream()
-                .anyMatch(exception -> !isHandled(code, use, caller, exception,
+        Set<SymbolKey> family = before.symbol(method).map(symbol -> Family.of(symbol, before)).orElse(Set.of());
+        return CallerChain.of(analyst, before, method, (code, use, caller) -> (!code.element(use).map(code::key)
+                .filter(family::contains).isPresent() || handling.at(code, use) == NewExceptions.Handling.DECLARE)
+                && exceptions.stream().anyMatch(exception -> !isHandled(code, use, caller, exception,
                         // a function that may not throw it is told by the compiler
                         function -> true)));
     }

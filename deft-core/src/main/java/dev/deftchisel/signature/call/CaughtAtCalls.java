@@ -21,6 +21,7 @@ import dev.deftchisel.operation.NewName;
 import dev.deftchisel.operation.Reason;
 import dev.deftchisel.rewrite.Layout;
 import dev.deftchisel.signature.plan.CallerChain;
+import dev.deftchisel.signature.plan.NewExceptions;
 import dev.deftchisel.signature.written.NestedEdits;
 import dev.deftchisel.signature.written.SharedEdits;
 import dev.deftchisel.source.Range;
@@ -41,12 +42,17 @@ public final class CaughtAtCalls {
 
     private final Analysis before;
     private final List<String> exceptions;
+    private final NewExceptions handling;
     private final SharedEdits edits;
     private int caught;
 
-    /** @param exceptions checked ones, by qualified name */
-    public CaughtAtCalls(Analysis before, List<String> exceptions, SharedEdits edits) {
+    /**
+     * @param exceptions checked ones, by qualified name
+     * @param handling   what calls do about them
+     */
+    public CaughtAtCalls(Analysis before, List<String> exceptions, NewExceptions handling, SharedEdits edits) {
         this.before = before;
+        this.handling = handling;
         this.exceptions = List.copyOf(exceptions);
         this.edits = edits;
     }
@@ -66,7 +72,8 @@ public final class CaughtAtCalls {
             Optional<AttributedFile> code = before.code(use.file());
             Optional<TreePath> call = use.role() == Role.DECLARATION ? Optional.empty()
                     : code.flatMap(file -> file.call(use));
-            Optional<ExecutableElement> caller = call.flatMap(path -> CallerChain.around(code.get(), path));
+            Optional<ExecutableElement> caller = call.filter(path -> handling.at(code.get(), path)
+                    == NewExceptions.Handling.CATCH).flatMap(path -> CallerChain.around(code.get(), path));
             List<String> open = caller.isEmpty() ? List.of() : exceptions.stream().filter(exception ->
                     !CallerThrows.isHandled(code.get(), call.get(), caller.get(), exception,
                             function -> mayThrow(code.get(), function, exception))).toList();
