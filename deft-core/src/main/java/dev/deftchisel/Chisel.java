@@ -344,7 +344,8 @@ public final class Chisel implements AutoCloseable {
      */
     public Optional<EditedHeader> editedHeader(Place place, String agreed) {
         return snapshot.file(place.file()).flatMap(file -> EditedHeader.at(file,
-                SourceFile.alone(file.path(), agreed), place.caret()));
+                SourceFile.alone(file.path(), agreed), place.caret()))
+                .map(header -> header.in(snapshot.mentioning(Set.of(header.named())).size()));
     }
 
     /** What carries a header that is typed already to all calls, overrides and documentation. */

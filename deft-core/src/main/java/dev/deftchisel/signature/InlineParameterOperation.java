@@ -86,8 +86,13 @@ public final class InlineParameterOperation implements Operation {
             return Plan.refused(resolved, "nothing calls the method, so '" + found.get().name()
                     + "' has no value that could stand in its body");
         }
-        return new PlannedSignature(analyst, before, method, without, Map.of()).withValue(found.get().index(),
+        NamesAround around = new NamesAround(method, before, answers);
+        if (!around.obstacles().isEmpty()) {
+            return new Plan.Refused(around.obstacles());
+        }
+        Plan plan = new PlannedSignature(analyst, before, method, without, Map.of()).withValue(found.get().index(),
                 same.value.get()::text);
+        return plan instanceof Plan.Ready ready ? around.with(ready) : plan;
     }
 
     private static String without(TypedHeader header, int index) {

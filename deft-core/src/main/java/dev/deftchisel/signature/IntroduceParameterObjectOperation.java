@@ -127,8 +127,8 @@ public final class IntroduceParameterObjectOperation implements Operation {
                 .filter(one -> !chosen.contains(one)).count();
         Plan plan = new PlannedSignature(with, before, method, typed, Map.of()).withObject(new ParameterObject(index,
                 origins), variable, chosen);
-        return plan instanceof Plan.Ready ready ? new Plan.Ready(ready.change().creating(record), ready.before())
-                : plan;
+        return plan instanceof Plan.Ready ready ? new NamesAround(method, ready.before(), answers).with(
+                new Plan.Ready(ready.change().creating(record), ready.before())) : plan;
     }
 
     private static Optional<Reason> objection(SourceFile file, DeclaredHeader header, List<String> chosen,

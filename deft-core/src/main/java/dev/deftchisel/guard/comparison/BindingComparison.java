@@ -18,6 +18,7 @@ import dev.deftchisel.change.Difference;
 import dev.deftchisel.change.Mapping;
 import dev.deftchisel.change.PlaceAfter;
 import dev.deftchisel.change.SymbolEffects;
+import dev.deftchisel.guard.retyped.RetypedResults;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;

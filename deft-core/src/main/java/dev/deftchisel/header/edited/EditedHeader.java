@@ -20,8 +20,9 @@ import java.util.Optional;
  * @param header where the header stands in it
  * @param name   where the name stands
  * @param agreed the header that stood there
+ * @param files  how many files mention the name; 0 where nobody looked
  */
-public record EditedHeader(SourceFile file, Range header, Range name, String agreed) {
+public record EditedHeader(SourceFile file, Range header, Range name, String agreed, int files) {
 
     /**
      * The header at a caret, if it is another one than the code agrees on.
@@ -39,7 +40,7 @@ public record EditedHeader(SourceFile file, Range header, Range name, String agr
         return now.all().stream().filter(one -> one.range().touches(caret)).reduce((outer, inner) -> inner)
                 .filter(one -> before.all().stream().noneMatch(one::reads))
                 .filter(one -> HeaderReader.read(one.text()).header().isPresent())
-                .map(one -> new EditedHeader(file, one.range(), one.name(), before.before(one, now).text()))
+                .map(one -> new EditedHeader(file, one.range(), one.name(), before.before(one, now).text(), 0))
                 .filter(one -> HeaderReader.read(one.agreed()).header().isPresent() && !one.isSame());
     }
 
@@ -63,9 +64,23 @@ public record EditedHeader(SourceFile file, Range header, Range name, String agr
         return new Place(file.path(), new Range(start, start));
     }
 
+    /** The name as the code knows it. */
+    public String named() {
+        TypedHeader before = HeaderReader.read(agreed).header().orElseThrow();
+        return before.at(before.name());
+    }
+
+    /** The same, with how many files mention the name. */
+    public EditedHeader in(int count) {
+        return new EditedHeader(file, header, name, agreed, count);
+    }
+
     /** What can be done, for people. */
     public String title() {
-        return "carry '" + HeaderReader.read(typed()).header().orElseThrow().core() + "' to all calls and overrides";
+        String where = files == 1 ? " ('" + named() + "' stands in this file alone)"
+                : " ('" + named() + "' stands in " + files + " files)";
+        return "carry '" + HeaderReader.read(typed()).header().orElseThrow().core() + "' to all calls and overrides"
+                + (files == 0 ? "" : where);
     }
 
     /**

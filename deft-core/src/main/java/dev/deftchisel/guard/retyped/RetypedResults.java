@@ -1,4 +1,4 @@
-package dev.deftchisel.guard.comparison;
+package dev.deftchisel.guard.retyped;
 
 import com.sun.source.tree.AssignmentTree;
 import com.sun.source.tree.ExpressionStatementTree;
@@ -32,13 +32,14 @@ import javax.lang.model.element.TypeElement;
  * something that says its own type, or where a member is asked of it which is compared itself (JLS 5.2, 5.3); where it
  * is computed with, it may.
  */
-final class RetypedResults {
+public final class RetypedResults {
 
     private final Analysis before;
     private final Map<SymbolKey, NewSignature> signatures;
     private final boolean isRetyping;
 
-    RetypedResults(Analysis before, SymbolEffects meaning) {
+    /** @param meaning of the change */
+    public RetypedResults(Analysis before, SymbolEffects meaning) {
         this.before = before;
         this.signatures = meaning.signatures();
         this.isRetyping = !signatures.isEmpty() || !meaning.variables().isEmpty();
@@ -50,7 +51,7 @@ final class RetypedResults {
      * @param trace  of the call before
      * @param actual the descriptor of its type afterwards
      */
-    boolean areFree(Trace trace, String actual) {
+    public boolean areFree(Trace trace, String actual) {
         return !signatures.isEmpty() && isReference(trace.value()) == isReference(actual)
                 && before.code(trace.file()).stream().anyMatch(code -> code.around(trace.range()).stream()
                 .filter(path -> path.getLeaf() instanceof MethodInvocationTree
@@ -63,7 +64,7 @@ final class RetypedResults {
      * Whether a method is called on the same object by way of one that it overrides: where types of parameters and
      * results become others, members are found in these, and the same body runs (JLS 15.12.4.4).
      */
-    boolean isSameDispatch(Binding call, Set<SymbolKey> actual) {
+    public boolean isSameDispatch(Binding call, Set<SymbolKey> actual) {
         boolean isOnObject = isRetyping && call.isNamed() && call.role() == Role.CALL
                 && before.code(call.file()).flatMap(code -> code.call(call).or(() -> reference(code, call))
                         .filter(path -> isOnObject(code, path))).isPresent();

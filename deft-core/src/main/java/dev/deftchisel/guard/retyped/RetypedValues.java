@@ -1,10 +1,11 @@
-package dev.deftchisel.guard.comparison;
+package dev.deftchisel.guard.retyped;
 
 import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.CatchTree;
 import com.sun.source.tree.CompoundAssignmentTree;
 import com.sun.source.tree.ExpressionTree;
 import com.sun.source.tree.LambdaExpressionTree;
+import com.sun.source.tree.LiteralTree;
 import com.sun.source.tree.MethodInvocationTree;
 import com.sun.source.tree.NewClassTree;
 import com.sun.source.tree.Tree;
@@ -16,6 +17,7 @@ import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.NamedTypes;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.analysis.symbol.Trace;
@@ -27,17 +29,17 @@ import dev.deftchisel.change.PlaceAfter;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
+import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.TypeKind;
-import javax.lang.model.type.TypeMirror;
 
 /**
  * Variables, fields and parameters that get another type. Each must have been announced; and where it was, every use is
@@ -46,6 +48,11 @@ import javax.lang.model.type.TypeMirror;
  * them (JLS 15.12.4.2), and what is compared with a number is no longer made one itself (JLS 15.21).
  */
 public final class RetypedValues {
+
+    /** The classes of the boxes of numbers and truth values, by descriptors (JLS 5.1.7). */
+    private static final Map<String, String> BOXES = Map.of("Z", "java.lang.Boolean", "B", "java.lang.Byte", "S",
+            "java.lang.Short", "C", "java.lang.Character", "I", "java.lang.Integer", "J", "java.lang.Long", "F",
+            "java.lang.Float", "D", "java.lang.Double");
 
     private final Analysis before;
     private final Analysis after;
@@ -57,9 +64,10 @@ public final class RetypedValues {
     private final Map<PlaceAfter, String> types;
     /** What each variable is that gets another type: the erased types before and afterwards. */
     private final Map<SymbolKey, Retyped> announced = new LinkedHashMap<>();
-
-    private record Retyped(String from, String to) {
-    }
+    /** By method and index, the parameters among them. */
+    private final Map<SymbolKey, Map<Integer, Retyped>> methods = new LinkedHashMap<>();
+    /** References that implement a method of which a parameter gets another type. */
+    private final Map<Functions.Implementation, Collection<Retyped>> references = new LinkedHashMap<>();
 
     public RetypedValues(Analysis before, Analysis after, Change change) {
         this.before = before;
@@ -71,14 +79,17 @@ public final class RetypedValues {
         this.rewritten = meaning.rewritten();
         meaning.signatures().forEach((key, signature) -> signature.origins().ifPresent(origins -> before.known(key)
                 .map(Analysis.KnownElement::element).filter(ExecutableElement.class::isInstance)
-                .map(ExecutableElement.class::cast).ifPresent(method -> parameters(key, method, origins))));
+                .map(ExecutableElement.class::cast)
+                .ifPresent(method -> parameters(key, method, origins, signature.arity()))));
         this.types = types(before);
+        functions();
         meaning.variables().forEach((key, to) -> before.declaration(key)
                 .map(declared -> types.get(new PlaceAfter(declared.file(), declared.range())))
-                .ifPresent(from -> announced.put(key, new Retyped(from, to))));
+                .ifPresent(from -> announced.put(key, new Retyped(from, to, false))));
     }
 
-    private void parameters(SymbolKey key, ExecutableElement method, List<Integer> origins) {
+    private void parameters(SymbolKey key, ExecutableElement method, List<Integer> origins,
+            Optional<NewSignature.Arity> arity) {
         List<String> now = NewSignature.parameters(((SymbolKey.Method) mapping.key(key)).descriptor());
         List<String> was = NewSignature.parameters(((SymbolKey.Method) key).descriptor());
         for (int i = 0; i < origins.size() && origins.size() == now.size(); i++) {
@@ -86,10 +97,13 @@ public final class RetypedValues {
             boolean isOther = origin >= 0 && origin < was.size()
                     && !mapping.descriptor(was.get(origin)).equals(now.get(i));
             if (isOther) {
-                Retyped retyped = new Retyped(was.get(origin), now.get(i));
+                boolean isArray = now.get(i).startsWith("[") && !was.get(origin).startsWith("[");
+                boolean isPacked = isArray && i == origins.size() - 1
+                        && arity.filter(NewSignature.Arity.VARIABLE::equals).isPresent();
+                Retyped retyped = new Retyped(was.get(origin), now.get(i), isPacked);
                 announced.put(before.key(method.getParameters().get(origin)), retyped);
-                if (method.getEnclosingElement() instanceof TypeElement record
-                        && origin < record.getRecordComponents().size()) {
+                methods.computeIfAbsent(key, one -> new LinkedHashMap<>()).put(origin, retyped);
+                if (method.getEnclosingElement() instanceof TypeElement record && isCanonical(method, record)) {
                     announced.put(new SymbolKey.Field(before.key(record), record.getRecordComponents().get(origin)
                             .getSimpleName().toString()), retyped);
                 }
@@ -97,14 +111,58 @@ public final class RetypedValues {
         }
     }
 
+    /** Whether it is the constructor whose parameters are the components (JLS 8.10.4). */
+    private static boolean isCanonical(ExecutableElement method, TypeElement record) {
+        return method.getKind() == ElementKind.CONSTRUCTOR && method.getParameters().stream()
+                .map(one -> NamedTypes.shown(one.asType())).toList().equals(record.getRecordComponents().stream()
+                        .map(one -> NamedTypes.shown(one.asType())).toList());
+    }
+
+    /** What a lambda takes has the type that its function takes (JLS 15.27.1). */
+    private void functions() {
+        before.files().stream().filter(file -> !methods.isEmpty() && Functions.mayStandIn(file))
+                .flatMap(file -> before.code(file.path()).stream())
+                .flatMap(code -> Functions.implementations(code).stream()).forEach(one -> {
+                    Map<Integer, Retyped> retyped = methods.getOrDefault(before.key(one.function()), Map.of());
+                    if (one.path().getLeaf() instanceof LambdaExpressionTree lambda) {
+                        retyped.forEach((index, type) -> one.code().element(new TreePath(one.path(), lambda
+                                .getParameters().get(index))).ifPresent(parameter -> announced.put(before
+                                        .key(parameter), type)));
+                    } else if (!retyped.isEmpty()) {
+                        references.put(one, retyped.values());
+                    }
+                });
+    }
+
     /** Declarations of another type that nobody announced, and uses at which the announced one makes a difference. */
     public List<Difference> differences() {
         List<Difference> differences = new ArrayList<>(declarations());
+        references.forEach((one, types) -> {
+            if (types.stream().anyMatch(type -> type.passesAnother(one.code(), one.path()))) {
+                differences.add(new Difference(Difference.Kind.TYPE, one.code().file().path(), one.code()
+                        .range(one.path().getLeaf()), Optional.empty(), Optional.empty(), "this would pass on another "
+                        + "object, since it gets one of another type"));
+            }
+        });
         announced.forEach((variable, retyped) -> before.uses(variable).stream()
-                .filter(use -> use.role() == Role.READ && makesAnother(use, retyped))
-                .forEach(use -> differences.add(told(use, "the value would become another object here, since its "
-                        + "type is another one"))));
+                .filter(use -> use.role() == Role.READ && (retyped.isPacked() || makesAnother(use, retyped)))
+                .forEach(use -> differences.add(told(use, sentence(use, retyped)))));
         return differences;
+    }
+
+    private String sentence(Binding use, Retyped retyped) {
+        String name = "'" + before.text(use.file(), use.range()) + "'";
+        if (retyped.isPacked()) {
+            return name + " would be an array of what calls pass";
+        }
+        boolean isComputed = retyped.isNumber() && value(use).filter(path -> new NumberOperation(before.code(use
+                .file()).orElseThrow(), path).isOther(retyped.from().charAt(0), retyped.to().charAt(0))).isPresent();
+        return isComputed ? "with another type of " + name + " this would come out as something else; convert it first"
+                : "the value would become another object here, since its type is another one";
+    }
+
+    private Optional<TreePath> value(Binding use) {
+        return before.code(use.file()).flatMap(file -> file.expression(use.range()));
     }
 
     private static Difference told(Binding place, String sentence) {
@@ -156,21 +214,25 @@ public final class RetypedValues {
     }
 
     private boolean makesAnother(Binding use, Retyped retyped) {
-        Optional<AttributedFile> code = before.code(use.file());
-        Optional<TreePath> value = code.flatMap(file -> file.expression(use.range()));
-        return value.filter(path -> makesAnother(code.get(), path, retyped.from(), retyped.to())
-                || isComputedWith(code.get(), path)).isPresent();
+        return value(use).filter(path -> {
+            AttributedFile code = before.code(use.file()).orElseThrow();
+            return makesAnother(code, path, retyped.from(), retyped.to()) || isComputedWith(code, path);
+        }).isPresent();
     }
 
     /** Whether it is an operand beside a number or truth value: what it is made before that depends on its type. */
     private static boolean isComputedWith(AttributedFile code, TreePath value) {
         TreePath around = TreePaths.outer(value);
-        return around.getLeaf() instanceof BinaryTree operation && Stream.of(operation.getLeftOperand(),
-                operation.getRightOperand()).filter(operand -> TreePaths.inner(operand) != value.getLeaf())
-                .anyMatch(operand -> code.type(new TreePath(around, operand))
+        return around.getLeaf() instanceof BinaryTree operation
+                && (operation.getKind() == Tree.Kind.EQUAL_TO || operation.getKind() == Tree.Kind.NOT_EQUAL_TO)
+                && code.type(new TreePath(around, other(operation, value)))
                         .filter(type -> type.getKind().isPrimitive()).isPresent()
-                        && (operation.getKind() == Tree.Kind.EQUAL_TO || operation.getKind() == Tree.Kind.NOT_EQUAL_TO)
-                        && code.type(value).filter(type -> !type.getKind().isPrimitive()).isPresent());
+                && code.type(value).filter(type -> !type.getKind().isPrimitive()).isPresent();
+    }
+
+    private static Tree other(BinaryTree operation, TreePath operand) {
+        return TreePaths.inner(operation.getLeftOperand()) == operand.getLeaf()
+                ? TreePaths.inner(operation.getRightOperand()) : TreePaths.inner(operation.getLeftOperand());
     }
 
     /**
@@ -186,14 +248,26 @@ public final class RetypedValues {
         if (isCall && isAnyNumber(code, around, (ExpressionTree) value.getLeaf())) {
             return from.startsWith("[") || to.startsWith("[") || from.length() == 1 || to.length() == 1;
         }
-        boolean isBoxedNow = from.length() == 1 != (to.length() == 1);
-        if (isBoxedNow && (tree instanceof BinaryTree || tree instanceof CompoundAssignmentTree)) {
-            // boxes are compared as objects, and what a call passes is no longer converted to the number before
-            return true;
+        if (from.length() == 1 && to.length() == 1) {
+            return new NumberOperation(code, value).isOther(from.charAt(0), to.charAt(0))
+                    || isMadeObject(code, value);
         }
-        Optional<TypeMirror> target = TargetType.ofConversion(value, code);
-        // where nothing says what it is converted to, as for members and operators, these are compared themselves
-        return from.length() == 1 && target.filter(type -> !type.getKind().isPrimitive()
+        boolean isBoxed = to.equals("L" + BOXES.getOrDefault(from, "") + ";");
+        if (isBoxed) {
+            // computing takes the number out again; only two boxes are compared as objects (JLS 15.21)
+            return tree instanceof BinaryTree comparison && (comparison.getKind() == Tree.Kind.EQUAL_TO
+                    || comparison.getKind() == Tree.Kind.NOT_EQUAL_TO) && !(other(comparison, value)
+                    instanceof LiteralTree);
+        }
+        boolean isOther = from.length() == 1 != (to.length() == 1);
+        // what a call passes is no longer converted to the number before
+        return isOther && (tree instanceof BinaryTree || tree instanceof CompoundAssignmentTree)
+                || from.length() == 1 && isMadeObject(code, value);
+    }
+
+    /** Whether its place asks for an object; where nothing says what it is converted to, that is compared itself. */
+    private static boolean isMadeObject(AttributedFile code, TreePath value) {
+        return TargetType.ofConversion(value, code).filter(type -> !type.getKind().isPrimitive()
                 && type.getKind() != TypeKind.VOID).isPresent();
     }
 
