@@ -1,28 +1,17 @@
 package dev.deftchisel.signature.plan;
 
-import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.header.HeaderReader;
 import dev.deftchisel.header.TypedHeader;
-import dev.deftchisel.source.LineMap;
-import dev.deftchisel.source.Position;
-import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Tokens;
-import java.nio.file.InvalidPathException;
-import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 
 /**

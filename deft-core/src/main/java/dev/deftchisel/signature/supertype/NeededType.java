@@ -19,7 +19,6 @@ import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.NamedTypes;
-import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import java.util.Optional;
 import java.util.Set;
