@@ -46,6 +46,7 @@ final class EvaluatedBefore {
     private final TreePath call;
     private final SignatureChange change;
     private final TypeWriter writer;
+    private final NestedEdits edits;
     private final List<? extends ExpressionTree> arguments;
     private final List<Integer> order;
     private final Set<Integer> first = new TreeSet<>();
@@ -56,8 +57,10 @@ final class EvaluatedBefore {
      * @param typed what is written in the file
      * @param call  the call
      * @param order the arguments that stay, by index, as they are passed afterwards
+     * @param edits of the file
      */
-    EvaluatedBefore(TypedCode typed, TreePath call, List<Integer> order) {
+    EvaluatedBefore(TypedCode typed, TreePath call, List<Integer> order, NestedEdits edits) {
+        this.edits = edits;
         this.code = typed.code();
         this.call = call;
         this.change = typed.change();
@@ -171,13 +174,15 @@ final class EvaluatedBefore {
     private String name(int argument, InsertionPoint.Before before) {
         Range around = code.members().stream().filter(member -> member.encloses(code.range(before.tree()))).findFirst()
                 .orElse(code.range(before.list()));
-        Set<String> taken = new HashSet<>(names.values());
+        Set<String> taken = new HashSet<>(edits.variables(around));
         taken.addAll(code.tokens().names(around));
-        return NewName.free(taken, change.oldName(Math.min(argument, change.before() - 1)));
+        String name = NewName.free(taken, change.oldName(Math.min(argument, change.before() - 1)));
+        edits.declaring(around, name);
+        return name;
     }
 
     /** Writes them before the statement. */
-    void write(NestedEdits edits) {
+    void write() {
         if (home.isEmpty()) {
             return;
         }

@@ -59,7 +59,7 @@ public final class PassedArguments {
         Stream<Integer> passedOn = IntStream.range(0, change.origins().size()).boxed()
                 .flatMap(i -> Stream.concat(change.components(i).stream(), Stream.of(change.origins().get(i))));
         EvaluatedBefore before = new EvaluatedBefore(typed, call, Stream.concat(change.objectParameter().stream(),
-                passedOn).filter(origin -> origin >= 0).flatMap(origin -> group(origin).stream()).toList());
+                passedOn).filter(origin -> origin >= 0).flatMap(origin -> group(origin).stream()).toList(), edits);
         Optional<Reason> objection = object.flatMap(CallObject::objection).or(before::find);
         boolean isOvertaken = !before.arguments().isEmpty() && object.filter(CallObject::isComputed).isPresent();
         if (objection.isEmpty() && isOvertaken) {
@@ -107,7 +107,7 @@ public final class PassedArguments {
                         .orElseGet(() -> slots.item(argument, edits))));
             }
         }
-        before.write(edits);
+        before.write();
         object.ifPresent(CallObject::write);
         Range list = inner.orElse(new Range(passed.end(), passed.end()));
         edits.replace(list, leftOut(before.arguments()), text -> {

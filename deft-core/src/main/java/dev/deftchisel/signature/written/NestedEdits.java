@@ -6,8 +6,12 @@ import dev.deftchisel.rewrite.NewCode;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Consumer;
@@ -21,6 +25,8 @@ public final class NestedEdits {
     private final SourceFile file;
     /** By where they begin, the longer ones first, and of two at one place the list before the name that it is. */
     private final SortedMap<Stretch, Piece> pieces = new TreeMap<>();
+    /** The names of new variables by the member in which they are declared. */
+    private final Map<Range, Set<String>> variables = new HashMap<>();
 
     /** Of pieces at the very same place, which is within which. */
     private enum Level { AROUND, WITHIN, NAME }
@@ -52,6 +58,16 @@ public final class NestedEdits {
 
     public NestedEdits(SourceFile file) {
         this.file = file;
+    }
+
+    /** The new variables of a member so far. */
+    public Set<String> variables(Range member) {
+        return Set.copyOf(variables.getOrDefault(member, Set.of()));
+    }
+
+    /** A variable is declared in a member. */
+    public void declaring(Range member, String name) {
+        variables.computeIfAbsent(member, range -> new HashSet<>()).add(name);
     }
 
     /** A name becomes another where it is written. */
