@@ -320,16 +320,19 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
 
     @Override
     public Void visitMemberSelect(MemberSelectTree tree, Void unused) {
+        // what it is selected from first: an anonymous class there says what the keys of its members are
+        super.visitMemberSelect(tree, null);
         Optional<Range> name = names.last(tree, tree.getIdentifier());
         if (name.isPresent()) {
             Element element = trees.getElement(getCurrentPath());
             bind(name, element, tree.getIdentifier(), role(element));
         }
-        return super.visitMemberSelect(tree, null);
+        return null;
     }
 
     @Override
     public Void visitMemberReference(MemberReferenceTree tree, Void unused) {
+        super.visitMemberReference(tree, null);
         Element element = trees.getElement(getCurrentPath());
         if (tree.getMode() == MemberReferenceTree.ReferenceMode.NEW) {
             if (element != null) {
@@ -339,7 +342,7 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
             bind(names.last(tree, tree.getName()), element, tree.getName(), Role.CALL);
         }
         traceType(tree);
-        return super.visitMemberReference(tree, null);
+        return null;
     }
 
     @Override
