@@ -86,8 +86,7 @@ class EditedHeaderTest {
         assertTrue(carrying("room(int").isEmpty(), "nothing is typed yet");
         editor.type(berth, "int room(int draught)", "int room(boolean isTidal = false, int draught)");
         CodeAction carry = carrying("draught)").orElseThrow();
-        assertEquals("carry 'int room(boolean isTidal = false, int draught)' to all calls and overrides "
-                + "('room' stands in 2 files)",
+        assertEquals("carry to calls and overrides (2 files name it): int room(boolean isTidal = false, int draught)",
                 carry.getTitle());
         WorkspaceEdit edit = edit(carry);
         assertEquals(QUAY.replace("room(2)", "room(false, 2)").replace("room(3)", "room(false, 3)"),

@@ -75,12 +75,11 @@ public record EditedHeader(SourceFile file, Range header, Range name, String agr
         return new EditedHeader(file, header, name, agreed, count);
     }
 
-    /** What can be done, for people. */
+    /** What can be done, for people; the header, which they have just typed, comes last. */
     public String title() {
-        String where = files == 1 ? " ('" + named() + "' stands in this file alone)"
-                : " ('" + named() + "' stands in " + files + " files)";
-        return "carry '" + HeaderReader.read(typed()).header().orElseThrow().core() + "' to all calls and overrides"
-                + (files == 0 ? "" : where);
+        String where = files == 1 ? " (this file alone names it)" : " (" + files + " files name it)";
+        return "carry to calls and overrides" + (files == 0 ? "" : where) + ": "
+                + HeaderReader.read(typed()).header().orElseThrow().core();
     }
 
     /**
