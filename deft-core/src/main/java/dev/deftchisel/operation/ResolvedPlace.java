@@ -26,6 +26,12 @@ public record ResolvedPlace(Place place, SourceFile file, Analysis analysis) {
         return name.file().equals(file.path()) && name.range().touches(place.caret());
     }
 
+    /** Where what is named at the caret is declared, if that is in the same file. */
+    public Optional<Binding> declaration() {
+        return bindings().stream().findFirst().flatMap(binding -> analysis.declaration(binding.key()))
+                .filter(declared -> declared.file().equals(file.path()));
+    }
+
     /** The symbol that is named or declared at the caret. */
     public Optional<Symbol> symbol() {
         return bindings().stream()

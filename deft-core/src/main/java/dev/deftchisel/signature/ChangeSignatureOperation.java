@@ -8,6 +8,7 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.Binding;
+import dev.deftchisel.analysis.symbol.CanonicalConstructor;
 import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.analysis.symbol.SymbolKind;
@@ -32,8 +33,8 @@ import dev.deftchisel.rename.Qualifier;
 import dev.deftchisel.rename.RenameOperation;
 import dev.deftchisel.signature.declaration.ElementDefault;
 import dev.deftchisel.signature.plan.DeclaredHeader;
-import dev.deftchisel.signature.plan.NewExceptions;
 import dev.deftchisel.signature.plan.FunctionBodies;
+import dev.deftchisel.signature.plan.NewExceptions;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
@@ -170,7 +171,7 @@ public final class ChangeSignatureOperation implements Operation {
                         .filter(path -> path.getLeaf() instanceof MethodTree || path.getLeaf() instanceof ClassTree)
                         .limit(1).filter(path -> caret <= headEnd(code, path.getLeaf()))
                         .flatMap(path -> code.element(path).stream()))
-                .map(element -> element instanceof TypeElement type ? DeclaredHeader.canonical(type).orElse(null)
+                .map(element -> element instanceof TypeElement type ? CanonicalConstructor.of(type).orElse(null)
                         : element)
                 .filter(Objects::nonNull)
                 .flatMap(element -> resolved.analysis().symbol(resolved.analysis().key(element)).stream()).findFirst();

@@ -87,8 +87,9 @@ public final class InlineParameterOperation implements Operation {
                     + "' has no value that could stand in its body");
         }
         NamesAround around = new NamesAround(method, before, answers);
-        if (!around.obstacles().isEmpty()) {
-            return new Plan.Refused(around.obstacles());
+        List<Reason> obstacles = around.obstacles();
+        if (!obstacles.isEmpty()) {
+            return new Plan.Refused(obstacles);
         }
         Plan plan = new PlannedSignature(analyst, before, method, without, Map.of()).withValue(found.get().index(),
                 same.value.get()::text);

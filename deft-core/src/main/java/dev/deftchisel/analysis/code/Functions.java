@@ -3,6 +3,7 @@ package dev.deftchisel.analysis.code;
 import com.sun.source.tree.LambdaExpressionTree;
 import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.util.TreePath;
+import dev.deftchisel.source.Range;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.List;
 import java.util.Optional;
@@ -68,6 +69,11 @@ public final class Functions {
                         || path.getLeaf() instanceof MemberReferenceTree)
                 .flatMap(path -> implementation(code, path).stream())
                 .toList();
+    }
+
+    /** The innermost reference around a name. */
+    public static Optional<TreePath> reference(AttributedFile code, Range name) {
+        return code.around(name).stream().filter(path -> path.getLeaf() instanceof MemberReferenceTree).findFirst();
     }
 
     /** One lambda or reference, if its function is known. */

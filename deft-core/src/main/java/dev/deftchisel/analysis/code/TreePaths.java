@@ -1,5 +1,6 @@
 package dev.deftchisel.analysis.code;
 
+import com.sun.source.tree.BinaryTree;
 import com.sun.source.tree.BlockTree;
 import com.sun.source.tree.CaseTree;
 import com.sun.source.tree.ClassTree;
@@ -40,6 +41,12 @@ public final class TreePaths {
     public static TreePath outer(TreePath path) {
         TreePath parent = path.getParentPath();
         return parent.getLeaf() instanceof ParenthesizedTree ? outer(parent) : parent;
+    }
+
+    /** What stands on the other side of an operator, without the parentheses around it. */
+    public static ExpressionTree otherOperand(BinaryTree operation, Tree operand) {
+        ExpressionTree left = inner(operation.getLeftOperand());
+        return left == operand ? inner(operation.getRightOperand()) : left;
     }
 
     /** The statements of a block or of a group of a {@code switch} (JLS 14.2, 14.11.1); none for any other tree. */

@@ -13,7 +13,7 @@ import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.code.RecordPattern;
 import dev.deftchisel.analysis.symbol.Binding;
-import dev.deftchisel.analysis.symbol.NamedTypes;
+import dev.deftchisel.analysis.symbol.CanonicalConstructor;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Change;
@@ -33,7 +33,6 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
-import javax.lang.model.element.RecordComponentElement;
 import javax.lang.model.element.TypeElement;
 
 /**
@@ -118,20 +117,10 @@ public final class ArgumentComparison {
     private boolean isSame(ExecutableElement method, int origin, ExecutableElement now, int index) {
         SymbolKey was = before.key(method.getParameters().get(origin));
         SymbolKey is = after.key(now.getParameters().get(index));
-        boolean isRecord = method.getKind() == ElementKind.CONSTRUCTOR
-                && method.getEnclosingElement().getKind() == ElementKind.RECORD;
-        boolean isCanonical = isRecord && isCanonical(method) && isCanonical(now);
-        if (isCanonical) {
+        if (CanonicalConstructor.is(method) && CanonicalConstructor.is(now)) {
             return mapping.key(component(before, method, origin)).equals(component(after, now, index));
         }
         return !(was instanceof SymbolKey.Local) || !(is instanceof SymbolKey.Local) || mapping.key(was).equals(is);
-    }
-
-    private static boolean isCanonical(ExecutableElement constructor) {
-        List<? extends RecordComponentElement> components = ((TypeElement) constructor.getEnclosingElement())
-                .getRecordComponents();
-        return components.stream().map(one -> NamedTypes.shown(one.asType())).toList().equals(constructor
-                .getParameters().stream().map(one -> NamedTypes.shown(one.asType())).toList());
     }
 
     private static SymbolKey component(Analysis analysis, ExecutableElement constructor, int index) {

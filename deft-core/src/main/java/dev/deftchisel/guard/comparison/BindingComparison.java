@@ -332,7 +332,8 @@ public final class BindingComparison {
         return file + ":" + start + ":" + code;
     }
 
-    /** Types of expressions and values of constants that differ; {@link RetypedValues} looks at variables. */
+    /** Types of expressions and values of constants that differ; {@link
+     * dev.deftchisel.guard.retyped.RetypedValues} looks at variables. */
     public List<Difference> traces() {
         Map<Trace, String> found = new HashMap<>();
         for (Trace trace : after.traces()) {

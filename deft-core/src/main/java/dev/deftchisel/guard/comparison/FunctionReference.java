@@ -11,7 +11,6 @@ import dev.deftchisel.analysis.code.Calls;
 import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.change.NewSignature;
 import dev.deftchisel.source.Range;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -30,8 +29,7 @@ record FunctionReference(int taken, boolean takesObject) {
 
     /** The reference at a range, if what it stands for is known. */
     static Optional<FunctionReference> at(AttributedFile code, Range range) {
-        return code.around(range).stream().filter(path -> path.getLeaf() instanceof MemberReferenceTree)
-                .min(Comparator.comparingInt(path -> code.range(path.getLeaf()).length()))
+        return Functions.reference(code, range)
                 .flatMap(path -> code.type(path).flatMap(type -> Functions.of(code, type))
                         .map(function -> new FunctionReference(function.getParameterTypes().size(),
                                 takesObject(code, path))));

@@ -45,13 +45,12 @@ final class NumberOperation {
             return false;
         }
         BinaryTree operation = (BinaryTree) tree;
-        Tree other = TreePaths.inner(operation.getLeftOperand()) == value.getLeaf() ? operation.getRightOperand()
-                : operation.getLeftOperand();
+        Tree other = TreePaths.otherOperand(operation, value.getLeaf());
         if (operation.getKind() == Tree.Kind.PLUS && isText(other)) {
             return from == 'C' || becomesFloating;
         }
         return switch (operation.getKind()) {
-            case LEFT_SHIFT, RIGHT_SHIFT, UNSIGNED_RIGHT_SHIFT -> other != operation.getLeftOperand();
+            case LEFT_SHIFT, RIGHT_SHIFT, UNSIGNED_RIGHT_SHIFT -> other != TreePaths.inner(operation.getLeftOperand());
             case EQUAL_TO, NOT_EQUAL_TO, LESS_THAN, LESS_THAN_EQUAL, GREATER_THAN, GREATER_THAN_EQUAL ->
                     becomesFloating && !isExact(from, to);
             case PLUS, MINUS, MULTIPLY, DIVIDE, REMAINDER -> becomesFloating && !(isFloating(other)

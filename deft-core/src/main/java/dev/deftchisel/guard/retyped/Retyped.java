@@ -1,6 +1,5 @@
 package dev.deftchisel.guard.retyped;
 
-import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.code.AttributedFile;
 import javax.lang.model.element.ExecutableElement;
@@ -19,8 +18,7 @@ record Retyped(String from, String to, boolean isPacked) {
      * value of the other type: an array, or another box of a number.
      */
     boolean passesAnother(AttributedFile code, TreePath reference) {
-        return isPacked || isNumber() && reference.getLeaf() instanceof MemberReferenceTree
-                && code.element(reference).filter(ExecutableElement.class::isInstance)
+        return isPacked || isNumber() && code.element(reference).filter(ExecutableElement.class::isInstance)
                 .map(ExecutableElement.class::cast).filter(method -> !method.isVarArgs() && method.getParameters()
                         .stream().allMatch(parameter -> parameter.asType().getKind().isPrimitive())).isEmpty();
     }

@@ -14,6 +14,7 @@ import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.code.Calls;
+import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
@@ -66,14 +67,11 @@ public final class RetypedResults {
      */
     public boolean isSameDispatch(Binding call, Set<SymbolKey> actual) {
         boolean isOnObject = isRetyping && call.isNamed() && call.role() == Role.CALL
-                && before.code(call.file()).flatMap(code -> code.call(call).or(() -> reference(code, call))
+                && before.code(call.file()).flatMap(code -> code.call(call)
+                        .or(() -> Functions.reference(code, call.range())
+                                .filter(path -> code.range(path.getLeaf()).end() == call.range().end()))
                         .filter(path -> isOnObject(code, path))).isPresent();
         return isOnObject && actual.stream().anyMatch(method -> before.overrides(call.key(), method));
-    }
-
-    private static Optional<TreePath> reference(AttributedFile code, Binding name) {
-        return code.around(name.range()).stream().filter(path -> path.getLeaf() instanceof MemberReferenceTree
-                && code.range(path.getLeaf()).end() == name.range().end()).findFirst();
     }
 
     private static boolean isOnObject(AttributedFile code, TreePath call) {

@@ -17,7 +17,7 @@ import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.code.TargetType;
 import dev.deftchisel.analysis.code.TreePaths;
 import dev.deftchisel.analysis.symbol.Binding;
-import dev.deftchisel.analysis.symbol.NamedTypes;
+import dev.deftchisel.analysis.symbol.CanonicalConstructor;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.analysis.symbol.Trace;
@@ -36,7 +36,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.TypeElement;
 import javax.lang.model.type.TypeKind;
@@ -48,11 +47,6 @@ import javax.lang.model.type.TypeKind;
  * them (JLS 15.12.4.2), and what is compared with a number is no longer made one itself (JLS 15.21).
  */
 public final class RetypedValues {
-
-    /** The classes of the boxes of numbers and truth values, by descriptors (JLS 5.1.7). */
-    private static final Map<String, String> BOXES = Map.of("Z", "java.lang.Boolean", "B", "java.lang.Byte", "S",
-            "java.lang.Short", "C", "java.lang.Character", "I", "java.lang.Integer", "J", "java.lang.Long", "F",
-            "java.lang.Float", "D", "java.lang.Double");
 
     private final Analysis before;
     private final Analysis after;
@@ -103,19 +97,13 @@ public final class RetypedValues {
                 Retyped retyped = new Retyped(was.get(origin), now.get(i), isPacked);
                 announced.put(before.key(method.getParameters().get(origin)), retyped);
                 methods.computeIfAbsent(key, one -> new LinkedHashMap<>()).put(origin, retyped);
-                if (method.getEnclosingElement() instanceof TypeElement record && isCanonical(method, record)) {
+                if (CanonicalConstructor.is(method)) {
+                    TypeElement record = (TypeElement) method.getEnclosingElement();
                     announced.put(new SymbolKey.Field(before.key(record), record.getRecordComponents().get(origin)
                             .getSimpleName().toString()), retyped);
                 }
             }
         }
-    }
-
-    /** Whether it is the constructor whose parameters are the components (JLS 8.10.4). */
-    private static boolean isCanonical(ExecutableElement method, TypeElement record) {
-        return method.getKind() == ElementKind.CONSTRUCTOR && method.getParameters().stream()
-                .map(one -> NamedTypes.shown(one.asType())).toList().equals(record.getRecordComponents().stream()
-                        .map(one -> NamedTypes.shown(one.asType())).toList());
     }
 
     /** What a lambda takes has the type that its function takes (JLS 15.27.1). */
@@ -225,14 +213,9 @@ public final class RetypedValues {
         TreePath around = TreePaths.outer(value);
         return around.getLeaf() instanceof BinaryTree operation
                 && (operation.getKind() == Tree.Kind.EQUAL_TO || operation.getKind() == Tree.Kind.NOT_EQUAL_TO)
-                && code.type(new TreePath(around, other(operation, value)))
+                && code.type(new TreePath(around, TreePaths.otherOperand(operation, value.getLeaf())))
                         .filter(type -> type.getKind().isPrimitive()).isPresent()
                 && code.type(value).filter(type -> !type.getKind().isPrimitive()).isPresent();
-    }
-
-    private static Tree other(BinaryTree operation, TreePath operand) {
-        return TreePaths.inner(operation.getLeftOperand()) == operand.getLeaf()
-                ? TreePaths.inner(operation.getRightOperand()) : TreePaths.inner(operation.getLeftOperand());
     }
 
     /**
@@ -252,12 +235,13 @@ public final class RetypedValues {
             return new NumberOperation(code, value).isOther(from.charAt(0), to.charAt(0))
                     || isMadeObject(code, value);
         }
-        boolean isBoxed = to.equals("L" + BOXES.getOrDefault(from, "") + ";");
+        boolean isBoxed = from.length() == 1 && code.type(value).map(code::boxed).map(code::descriptor)
+                .filter(to::equals).isPresent();
         if (isBoxed) {
             // computing takes the number out again; only two boxes are compared as objects (JLS 15.21)
             return tree instanceof BinaryTree comparison && (comparison.getKind() == Tree.Kind.EQUAL_TO
-                    || comparison.getKind() == Tree.Kind.NOT_EQUAL_TO) && !(other(comparison, value)
-                    instanceof LiteralTree);
+                    || comparison.getKind() == Tree.Kind.NOT_EQUAL_TO) && !(TreePaths.otherOperand(comparison,
+                    value.getLeaf()) instanceof LiteralTree);
         }
         boolean isOther = from.length() == 1 != (to.length() == 1);
         // what a call passes is no longer converted to the number before

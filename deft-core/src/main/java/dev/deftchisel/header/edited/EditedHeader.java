@@ -60,14 +60,17 @@ public record EditedHeader(SourceFile file, Range header, Range name, String agr
 
     /** The name in that text. */
     public Place place() {
-        int start = header.start() + HeaderReader.read(agreed).header().orElseThrow().name().start();
+        int start = header.start() + before().name().start();
         return new Place(file.path(), new Range(start, start));
     }
 
     /** The name as the code knows it. */
     public String named() {
-        TypedHeader before = HeaderReader.read(agreed).header().orElseThrow();
-        return before.at(before.name());
+        return before().at(before().name());
+    }
+
+    private TypedHeader before() {
+        return HeaderReader.read(agreed).header().orElseThrow();
     }
 
     /** The same, with how many files mention the name. */
@@ -117,7 +120,7 @@ public record EditedHeader(SourceFile file, Range header, Range name, String agr
         FileChange left = new FileChange(file.path(), Optional.empty(), file.text(), edits, false);
         return Optional.of(new Change(planned.title(), planned.files().stream()
                 .map(one -> one == own.get() ? left : one).toList(), planned.meaning(), planned.notes())
-                .note("the header was '" + HeaderReader.read(agreed).header().orElseThrow().core() + "'"));
+                .note("the header was '" + before().core() + "'"));
     }
 
     /** As it is typed, or with types as they are written where the file does not know them. */

@@ -45,8 +45,8 @@ public final class CallerThrows {
     /** The callers that must declare one of them. */
     public CallerChain callers(Analyst analyst, Analysis before, SymbolKey method) {
         Set<SymbolKey> family = before.symbol(method).map(symbol -> Family.of(symbol, before)).orElse(Set.of());
-        return CallerChain.of(analyst, before, method, (code, use, caller) -> (!code.element(use).map(code::key)
-                .filter(family::contains).isPresent() || handling.at(code, use) == NewExceptions.Handling.DECLARE)
+        return CallerChain.of(analyst, before, method, (code, use, caller) -> (code.element(use).map(code::key)
+                .filter(family::contains).isEmpty() || handling.at(code, use) == NewExceptions.Handling.DECLARE)
                 && exceptions.stream().anyMatch(exception -> !isHandled(code, use, caller, exception,
                         // a function that may not throw it is told by the compiler
                         function -> true)));

@@ -6,21 +6,19 @@ import com.sun.source.tree.Tree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
-import dev.deftchisel.analysis.symbol.NamedTypes;
+import dev.deftchisel.analysis.symbol.CanonicalConstructor;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.header.HeaderReader;
 import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.signature.written.ListSlots;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
-import java.util.List;
 import java.util.Optional;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.ExecutableElement;
 import javax.lang.model.element.NestingKind;
 import javax.lang.model.element.TypeElement;
-import javax.lang.model.util.ElementFilter;
 
 /**
  * The header of one declaration as it stands.
@@ -90,19 +88,9 @@ public record DeclaredHeader(AttributedFile code, TreePath path, ExecutableEleme
             isOpen |= depth > 0;
         }
         String text = code.text(new Range(start, tokens.end(close - 1)));
-        return canonical(type).flatMap(constructor -> HeaderReader.read(text).header()
+        return CanonicalConstructor.of(type).flatMap(constructor -> HeaderReader.read(text).header()
                 .filter(header -> header.name().start() + start == name.start())
                 .map(header -> new DeclaredHeader(code, path.get(), constructor, header, start)));
-    }
-
-    /** The constructor that takes the components of a record in order. */
-    public static Optional<ExecutableElement> canonical(TypeElement type) {
-        List<String> components = type.getRecordComponents().stream().map(one -> NamedTypes.shown(one.asType()))
-                .toList();
-        return type.getKind() != ElementKind.RECORD ? Optional.empty()
-                : ElementFilter.constructorsIn(type.getEnclosedElements()).stream()
-                .filter(one -> one.getParameters().stream().map(parameter -> NamedTypes.shown(parameter.asType()))
-                        .toList().equals(components)).findFirst();
     }
 
     /** Whether it is that of a record. */

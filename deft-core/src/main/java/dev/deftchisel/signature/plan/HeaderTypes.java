@@ -5,6 +5,7 @@ import dev.deftchisel.analysis.Analyst;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.compiler.CompilerError;
 import dev.deftchisel.analysis.compiler.Focus;
+import dev.deftchisel.analysis.symbol.CanonicalConstructor;
 import dev.deftchisel.header.HeaderReader;
 import dev.deftchisel.header.TypedHeader;
 import dev.deftchisel.source.Range;
@@ -91,7 +92,7 @@ public final class HeaderTypes {
         AttributedFile code = trial.code(path).orElseThrow();
         Optional<Resolved> found = code.declaration(new Range(name.start(), name.start() + typed.name().length()))
                 .flatMap(code::element)
-                .map(element -> element instanceof TypeElement type ? DeclaredHeader.canonical(type).orElse(null)
+                .map(element -> element instanceof TypeElement type ? CanonicalConstructor.of(type).orElse(null)
                         : element)
                 .filter(ExecutableElement.class::isInstance)
                 .map(method -> new Resolved(code, (ExecutableElement) method, Map.copyOf(qualified)));

@@ -1,9 +1,9 @@
 package dev.deftchisel.signature.plan;
 
-import com.sun.source.tree.MemberReferenceTree;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
+import dev.deftchisel.analysis.code.Functions;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.source.LineMap;
@@ -110,13 +110,9 @@ record PlacedCalls(List<Said> said, String objection) {
     private static Optional<Call> call(Binding use, Matcher entry, Analysis before) {
         Optional<AttributedFile> code = before.code(use.file()).filter(file -> use.role().isUse()
                 && isFile(use.file(), entry.group(1), before));
-        Optional<TreePath> path = code.flatMap(file -> file.call(use).or(() -> reference(file, use.range())));
+        Optional<TreePath> path = code.flatMap(file -> file.call(use).or(() -> Functions.reference(file, use.range())));
         return path.map(found -> Call.of(code.get(), found)).filter(call -> isAt(code.get(), use.range(), call,
                 entry));
-    }
-
-    private static Optional<TreePath> reference(AttributedFile code, Range name) {
-        return code.around(name).stream().filter(path -> path.getLeaf() instanceof MemberReferenceTree).findFirst();
     }
 
     private static boolean isFile(Path file, String said, Analysis before) {

@@ -20,9 +20,7 @@ public record PlacedParameter(DeclaredHeader header, TreePath path, int index) {
     /** The one that is declared or used at a place, in the file of its declaration; none of a record's header. */
     public static Optional<PlacedParameter> at(ResolvedPlace resolved) {
         Optional<AttributedFile> code = resolved.analysis().code(resolved.file().path());
-        return resolved.bindings().stream().findFirst()
-                .flatMap(binding -> resolved.analysis().declaration(binding.key()))
-                .filter(declared -> declared.file().equals(resolved.file().path()))
+        return resolved.declaration()
                 .flatMap(declared -> code.flatMap(file -> file.declaration(declared.range())))
                 .filter(path -> path.getLeaf() instanceof VariableTree
                         && path.getParentPath().getLeaf() instanceof MethodTree)

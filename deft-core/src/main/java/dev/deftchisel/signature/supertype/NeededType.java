@@ -116,9 +116,7 @@ public final class NeededType {
 
     /** Whether it stands beside {@code null} or another object, or a text that it is put together with. */
     private static boolean isComparable(AttributedFile code, TreePath path, BinaryTree operation, TreePath value) {
-        Tree other = TreePaths.inner(operation.getLeftOperand()) == value.getLeaf() ? operation.getRightOperand()
-                : operation.getLeftOperand();
-        Optional<TypeMirror> type = code.type(new TreePath(path, other));
+        Optional<TypeMirror> type = code.type(new TreePath(path, TreePaths.otherOperand(operation, value.getLeaf())));
         return switch (operation.getKind()) {
             case EQUAL_TO, NOT_EQUAL_TO -> type.filter(one -> !one.getKind().isPrimitive()).isPresent();
             case PLUS -> type.filter(one -> NamedTypes.is(one, "java.lang.String")).isPresent();

@@ -37,9 +37,7 @@ public record TypedDeclaration(AttributedFile code, TreePath path, Element eleme
     /** The one that is declared or used at a place, in the file of its declaration. */
     public static Optional<TypedDeclaration> at(ResolvedPlace resolved) {
         Optional<AttributedFile> code = resolved.analysis().code(resolved.file().path());
-        return resolved.bindings().stream().findFirst()
-                .flatMap(binding -> resolved.analysis().declaration(binding.key()))
-                .filter(declared -> declared.file().equals(resolved.file().path()))
+        return resolved.declaration()
                 .flatMap(declared -> code.flatMap(file -> at(file, declared.range())));
     }
 
