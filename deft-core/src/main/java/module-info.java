@@ -85,6 +85,8 @@ module dev.deftchisel.core {
             dev.deftchisel.generate.method.InheritDocumentationOperation,
             dev.deftchisel.inline.InlineOperation,
             dev.deftchisel.move.MoveToPackageFolderOperation,
+            dev.deftchisel.move.MoveFileOperation,
+            dev.deftchisel.move.MoveTypeOperation,
             dev.deftchisel.rename.RenameOperation,
             dev.deftchisel.signature.ChangeSignatureOperation,
             dev.deftchisel.signature.InlineParameterOperation,

@@ -73,7 +73,7 @@ public sealed interface Outcome {
                     .flatMap(file -> file.takenEdits().stream())
                     .filter(edit -> edit.kind() == Edit.Kind.QUALIFIER
                             || edit.kind() == Edit.Kind.REFERENCE && edit.replacement().indexOf('.') > 0
-                            && change.meaning().packages().isEmpty())
+                            && change.meaning().packages().isEmpty() && change.meaning().owners().isEmpty())
                     .count();
         }
 

@@ -25,7 +25,7 @@ class ChangeCasesTest {
                 "extract-constant", "extract-field", "extract-method", "extract-parameter", "extract-variable",
                 "declare", "generate", "inline", "rename", "rename-related", "access", "move",
                 "change-signature", "fit-signature", "replace-constructor", "use-supertype", "inline-parameter",
-                "introduce-parameter-object"));
+                "introduce-parameter-object", "move-type"));
         assertTrue(files.size() > 250, "the cases are there");
         return tests(files, 17);
     }

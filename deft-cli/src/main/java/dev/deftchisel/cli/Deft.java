@@ -10,6 +10,8 @@ import dev.deftchisel.cli.problem.FixCommand;
 import dev.deftchisel.cli.problem.NextCommand;
 import dev.deftchisel.cli.problem.ProblemsCommand;
 import dev.deftchisel.cli.problem.RulesCommand;
+import dev.deftchisel.cli.refactoring.MoveFileCommand;
+import dev.deftchisel.cli.refactoring.OperationCommand;
 import dev.deftchisel.journal.JournalException;
 import dev.deftchisel.operation.Operation;
 import dev.deftchisel.operation.PlaceException;
@@ -97,6 +99,8 @@ public final class Deft {
             entries.put(operation.id(), new Entry(operation.summary() + ".",
                     () -> new CommandLine(new OperationCommand(operation, console).spec())));
         }
+        // by paths, where other operations take a place in code
+        entries.put("move-file", new Entry(MoveFileCommand.WHAT, () -> new CommandLine(new MoveFileCommand(console))));
         entries.put("counterpart", new Entry(CounterpartCommand.WHAT,
                 () -> new CommandLine(new CounterpartCommand(console))));
         entries.put("offers", new Entry(OffersCommand.WHAT, () -> new CommandLine(new OffersCommand(console))));

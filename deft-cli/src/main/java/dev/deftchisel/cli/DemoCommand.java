@@ -162,6 +162,12 @@ final class DemoCommand implements Callable<Integer> {
         run("change-signature", "harbour.dues.Tariff#due(Vessel,int)", "--to",
                 "Money due(int days, Vessel vessel, boolean isForeign = false)");
 
+        heading("An entry of the tide table is used elsewhere? It gets a file of its own, with what it imports.");
+        run("move-type", "harbour.tides.TideTable.Entry");
+
+        heading("The amounts of money belong to the office. The file moves; package, imports and resources follow.");
+        run("move-file", "src/main/java/harbour/dues/Money.java", "src/main/java/harbour/office");
+
         heading("Inline a method that says no more than its call.");
         run("inline", "harbour.dues.TonnageTariff#isDangerous");
 

@@ -108,7 +108,9 @@ public record Change(String title, List<FileChange> files, SymbolEffects meaning
             }
         }
         for (FileChange file : effective()) {
-            if (file.isNew() || snapshot.file(file.path()).isPresent()) {
+            if (file.isGone()) {
+                contents.put(file.path(), Optional.empty());
+            } else if (file.isNew() || snapshot.file(file.path()).isPresent()) {
                 contents.put(file.pathAfter(), Optional.of(file.after().content()));
             }
         }

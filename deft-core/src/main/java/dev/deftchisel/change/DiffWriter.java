@@ -49,9 +49,13 @@ public final class DiffWriter {
             header(out, "diff --git a/" + newName + " b/" + newName);
             header(out, "new file mode 100644");
         }
+        if (file.isGone()) {
+            header(out, "diff --git a/" + oldName + " b/" + oldName);
+            header(out, "deleted file mode 100644");
+        }
         if (!edits.isEmpty()) {
             header(out, file.isNew() ? "--- /dev/null" : "--- a/" + oldName);
-            header(out, "+++ b/" + newName);
+            header(out, file.isGone() ? "+++ /dev/null" : "+++ b/" + newName);
             try (DiffFormatter formatter = new DiffFormatter(out)) {
                 formatter.setContext(CONTEXT_LINES);
                 formatter.format(edits, before, after);

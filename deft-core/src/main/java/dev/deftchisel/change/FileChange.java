@@ -14,9 +14,18 @@ import java.util.Optional;
  * @param target where the file goes, when it moves
  * @param before its text when the change was planned
  * @param edits  in order; those that are taken do not overlap
- * @param isNew  whether the file comes to be by this; then its text before is empty, and nothing may stand at its path
+ * @param fate   whether the file comes to be by this, or goes
  */
-public record FileChange(Path path, Optional<Path> target, SourceText before, List<Edit> edits, boolean isNew) {
+public record FileChange(Path path, Optional<Path> target, SourceText before, List<Edit> edits, Fate fate) {
+
+    /** What becomes of a file. */
+    public enum Fate {
+        STAYS,
+        /** Its text before is empty, and nothing may stand at its path. */
+        COMES,
+        /** Its text afterwards is empty, and nothing is at its path. */
+        GOES
+    }
 
     /** Sorts the edits. */
     public FileChange {
@@ -25,7 +34,7 @@ public record FileChange(Path path, Optional<Path> target, SourceText before, Li
 
     /** The change to a file that is there. */
     public FileChange(Path path, Optional<Path> target, SourceText before, List<Edit> edits) {
-        this(path, target, before, edits, false);
+        this(path, target, before, edits, Fate.STAYS);
     }
 
     /**
@@ -41,7 +50,24 @@ public record FileChange(Path path, Optional<Path> target, SourceText before, Li
 
     /** The same from an edit that writes all of it at the start of nothing. */
     public static FileChange created(Path path, Charset charset, Edit content) {
-        return new FileChange(path, Optional.empty(), new SourceText("", charset, false, true), List.of(content), true);
+        return new FileChange(path, Optional.empty(), new SourceText("", charset, false, true), List.of(content),
+                Fate.COMES);
+    }
+
+    /** The same for a file in which nothing is left. */
+    public FileChange removed() {
+        return new FileChange(path, target, before, List.of(Edit.of(new Range(0, before.content().length()), "",
+                Edit.Kind.CODE)), Fate.GOES);
+    }
+
+    /** Whether the file comes to be by this. */
+    public boolean isNew() {
+        return fate == Fate.COMES;
+    }
+
+    /** Whether the file is not there any more afterwards. */
+    public boolean isGone() {
+        return fate == Fate.GOES;
     }
 
     /** Where the file is afterwards. */
@@ -80,6 +106,6 @@ public record FileChange(Path path, Optional<Path> target, SourceText before, Li
 
     /** The same with other edits. */
     public FileChange withEdits(List<Edit> others) {
-        return new FileChange(path, target, before, others, isNew);
+        return new FileChange(path, target, before, others, fate);
     }
 }

@@ -4,11 +4,14 @@ import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.source.Range;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -21,25 +24,55 @@ public final class Mapping {
     /** By the file from which code is carried. */
     private final Map<Path, List<Copy>> copies = new HashMap<>();
 
-    /**
-     * What one edit carries from one file.
-     *
-     * @param file   to which
-     * @param start  where the edit's replacement starts
-     * @param pieces in order
-     */
-    private record Copy(Path file, int start, List<MovedCode> pieces) {
+    /** What one edit carries from one file. */
+    private static final class Copy {
+
+        private final Path file;
+        private final int start;
+        private final List<MovedCode> pieces;
+        /** The pieces by where they started; empty when some lie in others. */
+        private final NavigableMap<Integer, MovedCode> byStart = new TreeMap<>();
+
+        /**
+         * @param file   to which
+         * @param start  where the edit's replacement starts
+         * @param pieces in order
+         */
+        Copy(Path file, int start, List<MovedCode> pieces) {
+            this.file = file;
+            this.start = start;
+            this.pieces = pieces;
+            int end = 0;
+            for (MovedCode piece : pieces.stream().sorted(Comparator.comparing(MovedCode::from)).toList()) {
+                if (piece.from().start() < end) {
+                    byStart.clear();
+                    break;
+                }
+                byStart.put(piece.from().start(), piece);
+                end = piece.from().end();
+            }
+        }
 
         /** Where a stretch of code stands that lies in one piece, or starts in one and ends in another. */
         Optional<Range> place(Range range) {
-            Optional<MovedCode> first = pieces.stream().filter(piece -> piece.from().contains(range.start()))
-                    .findFirst();
-            Optional<MovedCode> last = pieces.stream()
-                    .filter(piece -> piece.from().start() < range.end() && range.end() <= piece.from().end())
-                    .filter(piece -> first.isPresent() && piece.at() >= first.get().at())
-                    .findFirst();
+            Optional<MovedCode> first = starting(range.start());
+            Optional<MovedCode> last = first.flatMap(piece -> ending(range.end(), piece.at()));
             return last.map(piece -> new Range(
                     start + first.get().placeOf(range.start()), start + piece.placeOf(range.end())));
+        }
+
+        private Optional<MovedCode> starting(int offset) {
+            return byStart.isEmpty()
+                    ? pieces.stream().filter(piece -> piece.from().contains(offset)).findFirst()
+                    : Optional.ofNullable(byStart.floorEntry(offset)).map(Map.Entry::getValue)
+                            .filter(piece -> piece.from().contains(offset));
+        }
+
+        private Optional<MovedCode> ending(int offset, int after) {
+            Stream<MovedCode> candidates = byStart.isEmpty() ? pieces.stream()
+                    : Optional.ofNullable(byStart.lowerEntry(offset)).map(Map.Entry::getValue).stream();
+            return candidates.filter(piece -> piece.from().start() < offset && offset <= piece.from().end()
+                    && piece.at() >= after).findFirst();
         }
     }
 
@@ -80,7 +113,7 @@ public final class Mapping {
     public List<PlaceAfter> copies(Path before, Range range) {
         List<PlaceAfter> found = new ArrayList<>();
         for (Copy copy : copies.getOrDefault(before, List.of())) {
-            copy.place(range).ifPresent(place -> found.add(new PlaceAfter(copy.file(), place)));
+            copy.place(range).ifPresent(place -> found.add(new PlaceAfter(copy.file, place)));
         }
         return found;
     }
@@ -136,6 +169,13 @@ public final class Mapping {
         return new Range(start, Math.max(start, end));
     }
 
+    /** The same in whatever file the code is then. */
+    public PlaceAfter codePlace(Path before, Range range) {
+        boolean isAway = isReplaced(before, range) && firstCopy(before, range).isEmpty();
+        return (isAway ? copies(before, range).stream().findFirst() : Optional.<PlaceAfter>empty())
+                .orElseGet(() -> new PlaceAfter(file(before), code(before, range)));
+    }
+
     /**
      * Where the replacement of an edit stands afterwards.
      *
@@ -166,27 +206,37 @@ public final class Mapping {
 
     /** What the symbol's key is afterwards. */
     public SymbolKey key(SymbolKey before) {
-        if (before instanceof SymbolKey.Type type) {
-            return new SymbolKey.Type(meaning.binaryName(type.binaryName()));
-        } else if (before instanceof SymbolKey.Field field) {
-            return new SymbolKey.Field(key(field.owner()), meaning.names().getOrDefault(field, field.name()));
-        } else if (before instanceof SymbolKey.Method method) {
-            return new SymbolKey.Method(key(method.owner()),
-                    meaning.names().getOrDefault(method, method.name()),
-                    meaning.descriptor(Optional.ofNullable(meaning.signatures().get(method))
-                            .map(NewSignature::descriptor).orElse(method.descriptor())));
-        } else if (before instanceof SymbolKey.TypeParameter parameter) {
+        if (before instanceof SymbolKey.TypeParameter parameter) {
             return new SymbolKey.TypeParameter(key(parameter.owner()), parameter.index());
+        } else if (before instanceof SymbolKey.Field field && isInBody(field.owner())) {
+            return new SymbolKey.Field(key(field.owner()), meaning.names().getOrDefault(field, field.name()));
+        } else if (before instanceof SymbolKey.Method method && isInBody(method.owner())) {
+            SymbolKey.Method plain = (SymbolKey.Method) meaning.symbols().key(before);
+            return new SymbolKey.Method(key(method.owner()), plain.name(), plain.descriptor());
         } else if (before instanceof SymbolKey.Local local) {
-            return new SymbolKey.Local(file(local.file()), offset(local.file(), local.offset()));
+            PlaceAfter place = place(local.file(), local.offset());
+            return new SymbolKey.Local(place.file(), place.range().start());
         } else if (before instanceof SymbolKey.LocalType local) {
-            return new SymbolKey.LocalType(file(local.file()), offset(local.file(), local.offset()));
-        } else if (before instanceof SymbolKey.Package home) {
-            return new SymbolKey.Package(meaning.packages().getOrDefault(home.name(), home.name()));
-        } else if (before instanceof SymbolKey.Module module) {
-            return new SymbolKey.Module(meaning.names().getOrDefault(module, module.name()));
+            PlaceAfter place = place(local.file(), local.offset());
+            return new SymbolKey.LocalType(place.file(), place.range().start());
         }
-        return before;
+        return meaning.symbols().key(before);
+    }
+
+    private static boolean isInBody(SymbolKey owner) {
+        return owner instanceof SymbolKey.LocalType;
+    }
+
+    /** Where the declaration of a name is: in its file, or where it is carried when it does not stay there. */
+    private PlaceAfter place(Path file, int offset) {
+        Range name = new Range(offset, offset + 1);
+        boolean isAway = kept(file, name).isEmpty() && firstCopy(file, name).isEmpty()
+                && shifts(file).replacing(name).flatMap(edit -> name(file, edit.range())).isEmpty();
+        Optional<PlaceAfter> copy = isAway ? copies(file, name).stream().findFirst() : Optional.empty();
+        return copy.orElseGet(() -> {
+            int start = offset(file, offset);
+            return new PlaceAfter(file(file), new Range(start, start));
+        });
     }
 
     private int offset(Path file, int before) {
@@ -203,10 +253,10 @@ public final class Mapping {
                 .orElse(before);
     }
 
-    /** The keys that the symbols have afterwards which get another name, or other parameters. */
+    /** The keys that the symbols have afterwards which get another name or owner, or other parameters. */
     public Set<SymbolKey> renamed() {
-        return Stream.concat(meaning.names().keySet().stream(), meaning.signatures().keySet().stream())
-                .map(this::key).collect(Collectors.toSet());
+        return Stream.of(meaning.names(), meaning.signatures(), meaning.owners())
+                .flatMap(said -> said.keySet().stream()).map(this::key).collect(Collectors.toSet());
     }
 
     /** What a descriptor reads afterwards. */

@@ -21,6 +21,7 @@ import dev.deftchisel.change.Mapping;
 import dev.deftchisel.change.MovedCode;
 import dev.deftchisel.change.SymbolEffects;
 import dev.deftchisel.guard.comparison.OverridingComparison;
+import dev.deftchisel.guard.moved.MovedNames;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.source.outline.FileOutline;
@@ -67,6 +68,7 @@ final class EditKindCheck {
     /** Everything that the change writes again. */
     private final List<MovedCode> carried;
     private final ObjectWords objects;
+    private final MovedNames moved;
     private final Map<Path, Named> named = new HashMap<>();
 
     /** The names written in a file, by their first and last offset: a file may have as many edits as names. */
@@ -85,6 +87,7 @@ final class EditKindCheck {
         this.change = change;
         this.mapping = change.mapping();
         this.objects = new ObjectWords(before, change.meaning());
+        this.moved = new MovedNames(before, after, change);
         this.carried = change.files().stream()
                 .flatMap(file -> file.takenEdits().stream())
                 .flatMap(edit -> edit.carried().stream())
@@ -108,7 +111,8 @@ final class EditKindCheck {
 
     private boolean isRight(SourceFile file, Edit edit) {
         return switch (edit.kind()) {
-            case DECLARATION, REFERENCE, DOCUMENTATION -> isNewName(file, edit);
+            case DECLARATION, REFERENCE, DOCUMENTATION -> isNewName(file, edit) || moved.isName(file, edit)
+                    || edit.kind() == Edit.Kind.DECLARATION && moved.isPackage(file, edit);
             case QUALIFIER -> isQualifier(file, edit) || isElementName(edit);
             case IMPORT -> isImport(file, edit);
             case ACCESS -> opens(file, edit);
@@ -118,7 +122,9 @@ final class EditKindCheck {
                     && (change.meaning().freedom() != SymbolEffects.Leeway.NONE || isWholeMember(file, edit)
                             || isRewritten(file, edit) || isDefault(file, edit)
                             || new DroppedComponent(before, change).isAssignment(file, edit)
-                            || losesNothing(file, edit));
+                            || losesNothing(file, edit)
+                            || moved.isLeftOver(file, edit, range -> losesNothing(file, Edit.of(range, "",
+                                    Edit.Kind.CODE))));
             case COMMENT, STRING -> staysInText(file.tokens(), edit);
             case RESOURCE -> false;
         };
@@ -208,7 +214,8 @@ final class EditKindCheck {
     }
 
     private boolean mayGo(SourceFile file, Edit edit, Tokens tokens, int token) {
-        return objects.mayGo(file, tokens, token) || switch (tokens.kind(token)) {
+        return objects.mayGo(file, tokens, token) || moved.isOfPlace(file, tokens, token)
+                || switch (tokens.kind(token)) {
             case IDENTIFIER -> tokens.text(token).equals("var") || before.bindings(file.path()).stream()
                     .filter(binding -> binding.isNamed() && binding.range().equals(tokens.range(token)))
                     .allMatch(binding -> binding.role() == Role.DECLARATION || binding.role() == Role.TYPE

@@ -25,6 +25,7 @@ import dev.deftchisel.guard.comparison.OverridingComparison;
 import dev.deftchisel.guard.comparison.ProcessorOutputComparison;
 import dev.deftchisel.guard.comparison.VisibilityComparison;
 import dev.deftchisel.guard.retyped.RetypedValues;
+import dev.deftchisel.guard.moved.MovedTypes;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.workspace.Snapshot;
@@ -38,6 +39,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import javax.lang.model.element.Element;
+import javax.lang.model.element.Modifier;
+import javax.lang.model.element.TypeElement;
 
 /**
  * Lets no change through that is not proven to keep the meaning of the code.
@@ -83,20 +88,22 @@ public final class Guard {
         if (!blind.isEmpty()) {
             return blind;
         }
-        Snapshot changed;
+        Snapshot remade;
         try {
-            changed = analyst.remade(change.applyTo(before.snapshot()));
+            remade = analyst.remade(change.applyTo(before.snapshot()));
         } catch (AnalysisException failed) {
             return List.of(new Difference(Difference.Kind.UNPROVEN, before.snapshot().workspace()
                     .root(), new Range(0, 0), Optional.empty(),
                     Optional.empty(), failed.getMessage()));
         }
+        Snapshot changed = remade;
         Set<Path> files = new HashSet<>();
         before.focus().files().forEach(file -> files.add(change.mapping().file(file)));
         change.effective().stream()
                 .filter(file -> file.isNew() || before.snapshot().file(file.path()).isPresent())
                 .map(FileChange::pathAfter)
                 .forEach(files::add);
+        files.removeIf(file -> changed.file(file).isEmpty());
         Focus focus = before.focus();
         Analysis after;
         try {
@@ -128,6 +135,9 @@ public final class Guard {
             differences.addAll(new DoubleEvaluation(before, change).differences());
             differences.addAll(new CallerSensitive(before, change).differences());
         }
+        if (differences.isEmpty()) {
+            differences.addAll(new MovedTypes(before, after, change).differences());
+        }
         differences.addAll(new OverridingComparison(before, after, change).differences());
         differences.addAll(new PlatformNames(before, change).differences());
         if (differences.isEmpty() && change.meaning().freedom() != SymbolEffects.Leeway.TYPES) {
@@ -147,7 +157,8 @@ public final class Guard {
      * Which files these are is computed here again, so that the guard does not rest on what it judges.
      */
     private List<Difference> unseen(Analysis before, Change change) {
-        List<Difference> undeclared = change.meaning().names().keySet().stream()
+        List<Difference> undeclared = Stream.of(change.meaning().names(), change.meaning().owners())
+                .flatMap(said -> said.keySet().stream())
                 .map(analyst::declaring)
                 .flatMap(Optional::stream)
                 .filter(file -> !file.root().isProcessed() && !before.focus().files().contains(file.path()))
@@ -180,6 +191,13 @@ public final class Guard {
                         names.addAll(SearchWords.of(symbol, before));
                     }
                 }));
+        change.meaning().owners().keySet().forEach(key -> before.symbol(key)
+                .filter(symbol -> !symbol.kind().isLocal())
+                .ifPresent(symbol -> names.addAll(SearchWords.of(symbol, before))));
+        List<Difference> near = unseenNear(before, change);
+        if (!near.isEmpty()) {
+            return near;
+        }
         Set<String> opened = new HashSet<>();
         change.meaning().opened().forEach(key -> before.symbol(key).map(Symbol::name).ifPresent(opened::add));
         if (!before.focus().names().isEmpty() && !before.focus().names().containsAll(opened)) {
@@ -200,6 +218,39 @@ public final class Guard {
                 .filter(file -> !before.focus().files().contains(file.path()))
                 .map(file -> blind(file, "this file mentions what changes but was not analysed"))
                 .toList();
+    }
+
+    /** In its own package, what is not public of a type that leaves it may be used without its name. */
+    private static List<Difference> unseenNear(Analysis before, Change change) {
+        List<Difference> unseen = new ArrayList<>();
+        change.meaning().owners().forEach((key, owner) -> {
+            boolean leaves = key instanceof SymbolKey.Type type && !home(type).equals(home(
+                    change.mapping().key(key)));
+            Set<String> members = leaves ? before.known(key).map(known -> closedMembers(known.element()))
+                    .orElse(Set.of()) : Set.of();
+            before.snapshot().mentioning(members).stream()
+                    .filter(file -> file.header().packageName().equals(home(key)))
+                    .filter(file -> !before.focus().files().contains(file.path()))
+                    .forEach(file -> unseen.add(blind(file, "this file names a member of what leaves its package but"
+                            + " was not analysed")));
+        });
+        return unseen;
+    }
+
+    private static String home(SymbolKey key) {
+        String name = key instanceof SymbolKey.Type type ? type.binaryName() : "";
+        return name.substring(0, Math.max(0, name.lastIndexOf('.')));
+    }
+
+    private static Set<String> closedMembers(Element type) {
+        Set<String> names = new HashSet<>();
+        type.getEnclosedElements().stream().filter(member -> !member.getModifiers().contains(Modifier.PUBLIC)
+                && !member.getModifiers().contains(Modifier.PRIVATE)
+                && !member.getSimpleName().contentEquals("<init>"))
+                .forEach(member -> names.add(member.getSimpleName().toString()));
+        type.getEnclosedElements().stream().filter(TypeElement.class::isInstance)
+                .forEach(member -> names.addAll(closedMembers(member)));
+        return names;
     }
 
     /** Lambdas do not name the method that they implement (JLS 15.27.3): where one may stand, all must be looked at. */

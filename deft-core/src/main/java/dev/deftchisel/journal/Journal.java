@@ -156,7 +156,8 @@ public final class Journal {
             for (FileChange file : change.effective()) {
                 byte[] after = file.after().bytes();
                 images.add(new Entry.Image(workspace.show(file.path()), workspace.show(file.pathAfter()),
-                        file.isNew() ? "" : SourceText.hash(file.before().bytes()), SourceText.hash(after)));
+                        file.isNew() ? "" : SourceText.hash(file.before().bytes()),
+                        file.isGone() ? "" : SourceText.hash(after)));
             }
             Entry entry = new Entry(number, change.title(), clock.instant(), Entry.State.APPLYING, images);
             check(entry.files(), "since it was looked at; look again");
@@ -165,7 +166,9 @@ public final class Journal {
                     if (!file.isNew()) {
                         store.putImage(number, file.before().bytes());
                     }
-                    store.putImage(number, file.after().bytes());
+                    if (!file.isGone()) {
+                        store.putImage(number, file.after().bytes());
+                    }
                 }
                 store.put(entry);
                 write(entry, entry.files());

@@ -97,8 +97,9 @@ public final class MemberInserter {
             boolean isNextField = member.kind() == NewMember.Kind.CONSTANT || member.kind() == NewMember.Kind.FIELD;
             // a class whose body starts with a blank line still does
             boolean isApart = isFirst ? isBlankBehind && !isEnd : !(isNextField && (isField || endsField(offset)));
-            text.write(layout.lineEnd() + (isApart ? layout.lineEnd() : "") + indent)
-                    .write(layout.text(member.lines(), indent), member.linked());
+            text.write(layout.lineEnd() + (isApart ? layout.lineEnd() : "") + indent);
+            member.code().ifPresentOrElse(code -> code.accept(text, indent),
+                    () -> text.write(layout.text(member.lines(), indent), member.linked()));
             isFirst = false;
             isField = isNextField;
         }

@@ -90,7 +90,7 @@ final class QualifiedRename {
         Map<Path, Map<Range, Edit>> edits = edits(before, packages);
         Map<SymbolKey, String> renamed = target.kind() == SymbolKind.MODULE ? Map.of(target.key(), newName) : Map.of();
         Change change = new Change("rename the " + target.describe() + " to " + newName,
-                files(edits, moves, resourceMoves(packages)), new SymbolEffects(renamed, packages), notes(packages));
+                files(edits, moves, packages), new SymbolEffects(renamed, packages), notes(packages));
         return new Plan.Ready(change, before);
     }
 
@@ -223,12 +223,12 @@ final class QualifiedRename {
     }
 
     private List<FileChange> files(Map<Path, Map<Range, Edit>> references, Map<Path, Path> moves,
-            Map<Path, Path> resources) {
+            Map<String, String> packages) {
         Map<Path, List<Edit>> edits = new TreeMap<>();
         moves.keySet().forEach(path -> edits.put(path, new ArrayList<>()));
         references.forEach((path, byRange) ->
                 edits.computeIfAbsent(path, file -> new ArrayList<>()).addAll(byRange.values()));
-        Mentions text = new Mentions(snapshot, new RenamedWords(target.name(), newName, target.name(), newName),
+        Mentions text = new Mentions(snapshot, RenamedWords.moved(target.name(), newName, types(packages)),
                 mentions);
         Map<Path, Set<Range>> known = references.entrySet().stream()
                 .collect(Collectors.toMap(Map.Entry::getKey, entry -> entry.getValue().keySet()));
@@ -242,8 +242,21 @@ final class QualifiedRename {
         List<FileChange> files = new ArrayList<>();
         edits.forEach((path, list) -> files.add(new FileChange(path, Optional.ofNullable(moves.get(path)),
                 snapshot.source(path).text(), list)));
-        files.addAll(text.inResources(resources));
+        files.addAll(text.inResources(resourceMoves(packages)));
         return files;
+    }
+
+    /** The qualified names of the types that come along, old and new. */
+    private Map<String, String> types(Map<String, String> packages) {
+        Map<String, String> types = new TreeMap<>();
+        for (SourceFile file : snapshot.files()) {
+            String home = file.header().packageName();
+            if (packages.containsKey(home)) {
+                file.outline().types().stream().filter(TypeOutline::isTopLevel).forEach(type -> types.put(
+                        home + "." + type.name(), packages.get(home) + "." + type.name()));
+            }
+        }
+        return types;
     }
 
     private List<String> notes(Map<String, String> packages) {

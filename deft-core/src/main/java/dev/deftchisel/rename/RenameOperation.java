@@ -188,7 +188,8 @@ public final class RenameOperation implements Operation {
                 .orElse(plan);
     }
 
-    static Mentions.Choice choice(Answers answers) {
+    /** Which mentions are taken by the answers. */
+    public static Mentions.Choice choice(Answers answers) {
         return switch (answers.single(MENTIONS).orElse("sure")) {
             case "none" -> Mentions.Choice.NONE;
             case "all" -> Mentions.Choice.ALL;

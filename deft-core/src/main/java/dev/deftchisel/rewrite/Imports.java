@@ -36,6 +36,18 @@ public final class Imports {
     }
 
     /**
+     * The edits that take away imports.
+     *
+     * @param lines in order
+     * @param edits all others of the file
+     */
+    public static List<Edit> without(SourceFile file, List<ImportOutline> lines, List<Edit> edits) {
+        List<Range> found = new ArrayList<>();
+        lines.forEach(line -> add(file, line.range(), found));
+        return found.stream().map(range -> Edit.of(removed(file, range, edits), "", Edit.Kind.IMPORT)).toList();
+    }
+
+    /**
      * The lines with the end of the last one, or with that of the line before where something is inserted after the
      * last one.
      */

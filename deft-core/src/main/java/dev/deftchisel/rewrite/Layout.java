@@ -201,7 +201,8 @@ public record Layout(String lineEnd, String unit) {
         if (after.isEmpty() && below < map.count() && (before.isEmpty() || before.endsWith("{"))) {
             return new Range(lines.start(), map.rangeOf(below + 1).start());
         }
-        return before.isEmpty() && after.startsWith("}") ? new Range(map.rangeOf(above).start(), lines.end()) : lines;
+        boolean isLast = after.startsWith("}") || after.isEmpty() && below == map.count();
+        return before.isEmpty() && isLast ? new Range(map.rangeOf(above).start(), lines.end()) : lines;
     }
 
     private static boolean isBlank(char c) {

@@ -83,24 +83,30 @@ public final class NewCode {
 
     /**
      * Adds code as it stands in the file, each further line of it with another indentation. Lines within text blocks
-     * and comments keep theirs.
+     * keep theirs.
      *
      * @param code      what to carry
      * @param oldIndent what further lines start with now; lines that start otherwise stay as they are
      * @param newIndent what they start with then
      */
     public NewCode carry(Range code, String oldIndent, String newIndent) {
+        return carry(code, oldIndent, newIndent, false);
+    }
+
+    /** @param goesOn whether more of the code follows, so that a line that starts where it ends is one of it */
+    private NewCode carry(Range code, String oldIndent, String newIndent, boolean goesOn) {
         String content = file.content();
         Tokens tokens = file.tokens();
         int from = code.start();
         for (int i = tokens.at(code.start()); !oldIndent.equals(newIndent) && i < tokens.count()
                 && tokens.start(i) < code.end(); i++) {
-            int line = tokens.kind(i) == TokenKind.WHITE_SPACE ? lastLineStart(content, tokens.start(i), tokens.end(i))
-                    : -1;
-            if (line >= code.start() && line < code.end() && content.startsWith(oldIndent, line)) {
-                carryAsIs(new Range(from, line));
-                text.append(newIndent);
-                from = line + oldIndent.length();
+            for (int line : lineStarts(tokens, i)) {
+                boolean isWithin = line >= code.start() && (line < code.end() || goesOn && line == code.end());
+                if (isWithin && line + oldIndent.length() <= code.end() && content.startsWith(oldIndent, line)) {
+                    carryAsIs(new Range(from, line));
+                    text.append(newIndent);
+                    from = line + oldIndent.length();
+                }
             }
         }
         carryAsIs(new Range(from, code.end()));
@@ -115,20 +121,28 @@ public final class NewCode {
     public NewCode carry(Range code, String oldIndent, String newIndent, SortedMap<Range, Consumer<NewCode>> instead) {
         int from = code.start();
         for (Map.Entry<Range, Consumer<NewCode>> part : instead.entrySet()) {
-            carry(new Range(from, part.getKey().start()), oldIndent, newIndent);
+            carry(new Range(from, part.getKey().start()), oldIndent, newIndent, true);
             part.getValue().accept(this);
             from = part.getKey().end();
         }
         return carry(new Range(from, code.end()), oldIndent, newIndent);
     }
 
-    private static int lastLineStart(String content, int start, int end) {
-        for (int i = end - 1; i >= start; i--) {
-            if (content.charAt(i) == '\n' || content.charAt(i) == '\r') {
-                return i + 1;
+    /** Where lines start that begin with white space of a token: the last one of a gap, each one of a comment. */
+    private static List<Integer> lineStarts(Tokens tokens, int token) {
+        List<Integer> starts = new ArrayList<>();
+        boolean isGap = tokens.kind(token) == TokenKind.WHITE_SPACE;
+        boolean isIndented = isGap || tokens.kind(token).isComment();
+        for (int i = tokens.end(token) - 1; isIndented && i >= tokens.start(token); i--) {
+            char c = tokens.content().charAt(i);
+            if (c == '\n' || c == '\r') {
+                starts.add(0, i + 1);
+                if (isGap) {
+                    break;
+                }
             }
         }
-        return -1;
+        return starts;
     }
 
     private void carryAsIs(Range code) {

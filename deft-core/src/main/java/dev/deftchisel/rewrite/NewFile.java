@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import javax.lang.model.SourceVersion;
 import javax.lang.model.util.Elements;
 
@@ -107,15 +108,30 @@ public final class NewFile {
     }
 
     /**
+     * The file with a type that comes from elsewhere.
+     *
+     * @param code writes it
+     */
+    public FileChange with(Consumer<NewCode> code) {
+        NewCode text = new NewCode(draft).write(head());
+        code.accept(text);
+        return FileChange.created(draft.path(), draft.text().charset(), text.write(layout.lineEnd()).at(0));
+    }
+
+    /** What stands above the type. */
+    private String head() {
+        return new FileChange(draft.path(), Optional.empty(),
+                draft.text().with(draft.content().substring(0, body)), writer.imports()).after().content();
+    }
+
+    /**
      * The file with its type.
      *
      * @param lines  the type, each level indented by four blanks
      * @param linked names in it that are only proposed, each declared there once
      */
     public FileChange with(List<String> lines, Set<String> linked) {
-        FileChange imports = new FileChange(draft.path(), Optional.empty(),
-                draft.text().with(draft.content().substring(0, body)), writer.imports());
-        NewCode text = new NewCode(draft).write(imports.after().content()).write(layout.text(lines, ""), linked)
+        NewCode text = new NewCode(draft).write(head()).write(layout.text(lines, ""), linked)
                 .write(layout.lineEnd());
         return FileChange.created(draft.path(), draft.text().charset(), text.at(0));
     }

@@ -28,6 +28,7 @@ import org.eclipse.lsp4j.ExecuteCommandOptions;
 import org.eclipse.lsp4j.FileOperationFilter;
 import org.eclipse.lsp4j.FileOperationOptions;
 import org.eclipse.lsp4j.FileOperationPattern;
+import org.eclipse.lsp4j.FileOperationPatternKind;
 import org.eclipse.lsp4j.FileOperationsServerCapabilities;
 import org.eclipse.lsp4j.FileSystemWatcher;
 import org.eclipse.lsp4j.InitializeParams;
@@ -221,7 +222,10 @@ public final class DeftServer implements LanguageServer {
         FileOperationsServerCapabilities files = new FileOperationsServerCapabilities();
         FileOperationOptions java = new FileOperationOptions(
                 List.of(new FileOperationFilter(new FileOperationPattern("**/*.java"), "file")));
-        files.setWillRename(java);
+        FileOperationPattern anyFolder = new FileOperationPattern("**");
+        anyFolder.setMatches(FileOperationPatternKind.Folder);
+        files.setWillRename(new FileOperationOptions(List.of(java.getFilters().get(0),
+                new FileOperationFilter(anyFolder, "file"))));
         files.setDidCreate(java);
         files.setWillDelete(java);
         workspaces.setFileOperations(files);

@@ -21,7 +21,9 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.concurrent.CompletableFuture;
 import org.eclipse.lsp4j.ApplyWorkspaceEditParams;
 import org.eclipse.lsp4j.CreateFilesParams;
@@ -32,7 +34,6 @@ import org.eclipse.lsp4j.DidChangeWorkspaceFoldersParams;
 import org.eclipse.lsp4j.ExecuteCommandParams;
 import org.eclipse.lsp4j.FileCreate;
 import org.eclipse.lsp4j.FileDelete;
-import org.eclipse.lsp4j.FileRename;
 import org.eclipse.lsp4j.Location;
 import org.eclipse.lsp4j.RenameFilesParams;
 import org.eclipse.lsp4j.ShowDocumentParams;
@@ -141,13 +142,10 @@ final class WorkspaceRequests implements WorkspaceService {
 
     @Override
     public CompletableFuture<WorkspaceEdit> willRenameFiles(RenameFilesParams params) {
-        if (params.getFiles().size() != 1) {
-            // several at once would each be planned on code without the others
-            return CompletableFuture.completedFuture(null);
-        }
-        FileRename renamed = params.getFiles().get(0);
-        return session.ask(Urgency.WORK, renamed.getOldUri(), () -> null, asked -> Documents.path(renamed.getNewUri())
-                .flatMap(target -> renames.fileRenamed(asked, target)).orElse(null));
+        Map<Path, Path> moves = new TreeMap<>();
+        params.getFiles().forEach(file -> Documents.path(file.getOldUri()).ifPresent(from ->
+                Documents.path(file.getNewUri()).ifPresent(to -> moves.put(from, to))));
+        return session.worker().ask(Urgency.WORK, () -> renames.filesRenamed(moves).orElse(null));
     }
 
     @Override

@@ -334,7 +334,21 @@ class ServerTest {
         assertTrue(editor.after(quay, edit).contains("first(Mooring berth)"));
         assertEquals(List.of(), Editor.moved(edit));
         assertNull(editor.server().getWorkspaceService().willRenameFiles(new RenameFilesParams(List.of(new FileRename(
-                berthFile.toUri().toString(), folder.resolve("Berth.java").toUri().toString())))).join());
+                folder.resolve("notes.txt").toUri().toString(), folder.resolve("all.txt").toUri().toString()))))
+                .join());
+    }
+
+    @Test
+    void packagesFollowTheirFolders() {
+        TextDocumentIdentifier quay = editor.open(quayFile, QUAY);
+        TextDocumentIdentifier berth = editor.open(berthFile, BERTH);
+        Path home = berthFile.getParent();
+        WorkspaceEdit edit = editor.server().getWorkspaceService()
+                .willRenameFiles(new RenameFilesParams(List.of(new FileRename(home.toUri().toString(),
+                home.resolveSibling("mooring").toUri().toString())))).join();
+        assertTrue(editor.after(quay, edit).contains("package mooring;"), editor.after(quay, edit));
+        assertTrue(editor.after(berth, edit).contains("package mooring;"));
+        assertEquals(List.of(), Editor.moved(edit));
     }
 
     @Test

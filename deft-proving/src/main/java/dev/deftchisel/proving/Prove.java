@@ -24,6 +24,7 @@ import dev.deftchisel.proving.command.refactoring.ExtractVariableCommand;
 import dev.deftchisel.proving.command.refactoring.FaultsCommand;
 import dev.deftchisel.proving.command.refactoring.GenerateCommand;
 import dev.deftchisel.proving.command.refactoring.InlineCommand;
+import dev.deftchisel.proving.command.refactoring.MovesCommand;
 import dev.deftchisel.proving.command.refactoring.RandomOffersCommand;
 import dev.deftchisel.proving.command.refactoring.RenameCommand;
 import dev.deftchisel.proving.command.refactoring.ShapesCommand;
@@ -39,7 +40,8 @@ import picocli.CommandLine.Command;
         description = "Attacks deft on real code, and measures it.",
         subcommands = {RenameCommand.class, ExtractVariableCommand.class, ExtractValueCommand.class,
                 ExtractMethodCommand.class,
-            InlineCommand.class, SignaturesCommand.class, GenerateCommand.class, DeclareCommand.class,
+            InlineCommand.class, SignaturesCommand.class, MovesCommand.class, GenerateCommand.class,
+            DeclareCommand.class,
             MendCommand.class, FixesCommand.class, FaultsCommand.class,
             SuiteCommand.class, TortureCommand.class, MessagesCommand.class, AnswersCommand.class,
             ConformanceCommand.class, LooksCommand.class, KeysCommand.class, SurfacesCommand.class,

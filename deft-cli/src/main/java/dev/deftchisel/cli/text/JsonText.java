@@ -48,6 +48,9 @@ public final class JsonText {
         if (file.isNew()) {
             json.addProperty("is-new", true);
         }
+        if (file.isGone()) {
+            json.addProperty("is-removed", true);
+        }
         file.target().ifPresent(target -> json.addProperty("moves-to", chisel.workspace().show(target)));
         LineMap lines = LineMap.of(file.before().content());
         JsonArray edits = new JsonArray();

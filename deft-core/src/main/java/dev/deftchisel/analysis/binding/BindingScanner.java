@@ -86,7 +86,7 @@ final class BindingScanner extends TreePathScanner<Void, Void> {
         this.names = new NameFinder(tokens, unit, run.positions());
         this.facts = new FileBindings(path);
         this.focus = focus;
-        this.docs = new DocBindings(file, run, symbols, facts, focus.names());
+        this.docs = new DocBindings(file, run, symbols, facts, focus);
     }
 
     FileBindings scanUnit(CompilationUnitTree unit) {

@@ -13,6 +13,7 @@ import com.sun.source.util.DocTrees;
 import com.sun.source.util.TreePath;
 import dev.deftchisel.added.Additions;
 import dev.deftchisel.analysis.compiler.CompilerRun;
+import dev.deftchisel.analysis.compiler.Focus;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.source.Range;
@@ -20,7 +21,7 @@ import dev.deftchisel.source.TokenKind;
 import dev.deftchisel.source.Tokens;
 import dev.deftchisel.source.Words;
 import dev.deftchisel.workspace.SourceFile;
-import java.util.Set;
+import java.util.List;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.PackageElement;
 
@@ -39,28 +40,29 @@ final class DocBindings {
     private final Additions additions;
     private final Symbols symbols;
     private final FileBindings facts;
-    private final Set<String> names;
+    private final Focus focus;
 
-    /** @param names words one of which must stand in a comment for it to be looked at; empty for all comments */
+    /** @param focus whose names say which comments are looked at: those in which one stands; without names all */
     DocBindings(
             SourceFile file,
             CompilerRun.Attributed run,
             Symbols symbols,
             FileBindings facts,
-            Set<String> names) {
+            Focus focus) {
         this.file = file;
         this.unit = run.units().get(file.path());
         this.trees = run.trees();
         this.additions = run.additions(unit);
         this.symbols = symbols;
         this.facts = facts;
-        this.names = names;
+        this.focus = focus;
     }
 
     /** Looks at the comment of one declaration, if it has one. */
     void scan(TreePath declaration) {
         String text = trees.getDocComment(declaration);
-        if (text == null || !isOfInterest(text)) {
+        if (text == null || !isOfInterest(text, (int) trees.getSourcePositions()
+                .getStartPosition(unit, declaration.getLeaf()))) {
             return;
         }
         DocCommentTree comment = trees.getDocCommentTree(declaration);
@@ -69,8 +71,11 @@ final class DocBindings {
         }
     }
 
-    private boolean isOfInterest(String text) {
-        return names.isEmpty() || names.stream().anyMatch(name -> Words.contains(text, name));
+    /** Also what stands in the midst of a stretch of code that is looked at. */
+    private boolean isOfInterest(String text, int start) {
+        return focus.names().isEmpty() || focus.names().stream().anyMatch(name -> Words.contains(text, name))
+                || focus.around().getOrDefault(file.path(), List.of()).stream()
+                .anyMatch(code -> code.start() < start - text.length() && code.end() > start);
     }
 
     private final class Scanner extends DocTreePathScanner<Void, Void> {
@@ -84,7 +89,8 @@ final class DocBindings {
         @Override
         public Void visitReference(ReferenceTree tree, Void unused) {
             Range range = range(tree);
-            if (range.length() > 0 && isOfInterest(file.content().substring(range.start(), range.end()))) {
+            if (range.length() > 0 && isOfInterest(file.content().substring(range.start(), range.end()),
+                    range.start())) {
                 reference(range);
             }
             return super.visitReference(tree, null);

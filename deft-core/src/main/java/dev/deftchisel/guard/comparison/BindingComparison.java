@@ -258,8 +258,8 @@ public final class BindingComparison {
     public List<Difference> errors() {
         Map<String, Integer> known = new LinkedHashMap<>();
         for (CompilerError problem : before.errors()) {
-            Range place = mapping.code(problem.file(), problem.range());
-            known.merge(signature(mapping.file(problem.file()), place.start(), problem.code()), 1, Integer::sum);
+            PlaceAfter place = mapping.codePlace(problem.file(), problem.range());
+            known.merge(signature(place.file(), place.range().start(), problem.code()), 1, Integer::sum);
         }
         List<Difference> differences = new ArrayList<>();
         for (CompilerError problem : after.errors()) {

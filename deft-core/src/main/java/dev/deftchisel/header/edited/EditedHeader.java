@@ -117,7 +117,7 @@ public record EditedHeader(SourceFile file, Range header, Range name, String agr
         } else {
             edits.add(Edit.of(header, clean.get(), Edit.Kind.CODE));
         }
-        FileChange left = new FileChange(file.path(), Optional.empty(), file.text(), edits, false);
+        FileChange left = new FileChange(file.path(), Optional.empty(), file.text(), edits);
         return Optional.of(new Change(planned.title(), planned.files().stream()
                 .map(one -> one == own.get() ? left : one).toList(), planned.meaning(), planned.notes())
                 .note("the header was '" + before().core() + "'"));

@@ -58,8 +58,16 @@ public final class Mentions {
         this.choice = choice;
     }
 
-    /** A place where a word stands that changes. */
-    private record Word(Range range, String newName) {
+    /**
+     * A place where a word stands that changes.
+     *
+     * @param isType whether it is the qualified name of a type
+     */
+    private record Word(Range range, String newName, boolean isType) {
+
+        Word(Range range, String newName) {
+            this(range, newName, false);
+        }
     }
 
     /**
@@ -119,7 +127,8 @@ public final class Mentions {
                 if (!known.contains(place) && !isEscaped(tokens, place)) {
                     edits.add(new Edit(place, word.newName(), kind.isComment() ? Edit.Kind.COMMENT : Edit.Kind.STRING,
                             choice.takes(isHome && kind.isText() && StringReferences.isOne(tokens, i,
-                                    renaming.oldName()))));
+                                    renaming.oldName()) || word.isType() && kind.isText()
+                                    && StringReferences.namesClass(tokens, i))));
                 }
             }
         }
@@ -134,7 +143,10 @@ public final class Mentions {
     private List<Word> words(String text, boolean withProperties) {
         String oldName = renaming.oldName();
         List<Word> found = new ArrayList<>();
-        Words.find(text, oldName).forEach(range -> found.add(new Word(range, renaming.newName())));
+        renaming.types().forEach((name, newName) -> types(text, name, newName, found));
+        Words.find(text, oldName).stream().filter(range -> found.stream()
+                        .noneMatch(known -> known.range().overlaps(range)) && !isWithinName(text, range))
+                .forEach(range -> found.add(new Word(range, renaming.newName())));
         String qualified = renaming.qualifiedOld();
         for (int at = text.indexOf(qualified); at >= 0
                 && !qualified.equals(oldName); at = text.indexOf(qualified, at + 1)) {
@@ -157,6 +169,25 @@ public final class Mentions {
         }
         found.sort(Comparator.comparing(Word::range));
         return found;
+    }
+
+    /** Where the qualified name of a type stands, or the beginning of that of one within it. */
+    private static void types(String text, String name, String newName, List<Word> found) {
+        for (int at = text.indexOf(name); at >= 0; at = text.indexOf(name, at + 1)) {
+            int end = at + name.length();
+            boolean isWhole = (at == 0 || text.charAt(at - 1) != '.' && !Character.isJavaIdentifierPart(text
+                    .charAt(at - 1))) && (end == text.length() || text.charAt(end) == '$'
+                    || !Character.isJavaIdentifierPart(text.charAt(end)));
+            Range range = new Range(at, end);
+            if (isWhole && found.stream().noneMatch(known -> known.range().overlaps(range))) {
+                found.add(new Word(range, newName, true));
+            }
+        }
+    }
+
+    /** Whether a dotted name is the end of a longer one. */
+    private boolean isWithinName(String text, Range range) {
+        return renaming.oldName().contains(".") && range.start() > 0 && text.charAt(range.start() - 1) == '.';
     }
 
     /**
@@ -210,10 +241,13 @@ public final class Mentions {
     }
 
     private Optional<Path> serviceTarget(Path path) {
-        return choice != Choice.NONE && isService(path) && path.getFileName().toString().equals(renaming.qualifiedOld())
-                && !renaming.qualifiedOld().equals(renaming.oldName())
-                ? Optional.of(path.resolveSibling(renaming.qualifiedNew()))
-                : Optional.empty();
+        if (choice == Choice.NONE || !isService(path)) {
+            return Optional.empty();
+        }
+        String name = path.getFileName().toString();
+        boolean isRenamed = name.equals(renaming.qualifiedOld()) && !renaming.qualifiedOld().equals(renaming.oldName());
+        return Optional.ofNullable(isRenamed ? renaming.qualifiedNew() : renaming.types().get(name))
+                .map(path::resolveSibling);
     }
 
     private static Optional<SourceText> text(Path path) {
@@ -237,7 +271,7 @@ public final class Mentions {
     private List<Edit> inText(Path path, String content) {
         List<Edit> edits = new ArrayList<>();
         for (Word word : words(content, true)) {
-            boolean isQualified = !renaming.qualifiedOld().equals(renaming.oldName())
+            boolean isQualified = word.isType() || !renaming.qualifiedOld().equals(renaming.oldName())
                     && endsQualified(content, word.range());
             boolean isSure = isQualified
                     && (isService(path) || XML.matcher(path.toString()).matches()

@@ -19,21 +19,32 @@ import java.util.Optional;
  * @param qualifiedNew what takes its place
  * @param along        other names that change with it, old and new
  * @param properties   names of properties as expressions write them where the code has accessors, old and new
+ * @param types        qualified names of types by which text may refer to them, old and new
  * @param home         the file that declares it, if that counts
  */
 public record RenamedWords(String oldName, String newName, String qualifiedOld, String qualifiedNew,
-        Map<String, String> along, Map<String, String> properties,
+        Map<String, String> along, Map<String, String> properties, Map<String, String> types,
         Optional<Path> home) {
 
     /** Copies the maps. */
     public RenamedWords {
         along = Map.copyOf(along);
         properties = Map.copyOf(properties);
+        types = Map.copyOf(types);
     }
 
     /** One name and nothing else. */
     public RenamedWords(String oldName, String newName, String qualifiedOld, String qualifiedNew) {
-        this(oldName, newName, qualifiedOld, qualifiedNew, Map.of(), Map.of(), Optional.empty());
+        this(oldName, newName, qualifiedOld, qualifiedNew, Map.of(), Map.of(), Map.of(), Optional.empty());
+    }
+
+    /**
+     * A name as a whole, and the types that come with it.
+     *
+     * @param types their qualified names, old and new
+     */
+    public static RenamedWords moved(String oldName, String newName, Map<String, String> types) {
+        return new RenamedWords(oldName, newName, oldName, newName, Map.of(), Map.of(), types, Optional.empty());
     }
 
     /** What a rename changes, by what it gives another name. */
@@ -56,8 +67,9 @@ public record RenamedWords(String oldName, String newName, String qualifiedOld, 
         if (target.key() instanceof SymbolKey.Type type) {
             String binary = type.binaryName();
             String outer = binary.substring(0, binary.length() - oldName.length());
-            return new RenamedWords(oldName, newName, binary, outer + newName, along, properties, home);
+            return new RenamedWords(oldName, newName, binary, outer + newName, along, properties, Map.of(),
+                    home);
         }
-        return new RenamedWords(oldName, newName, oldName, newName, along, properties, home);
+        return new RenamedWords(oldName, newName, oldName, newName, along, properties, Map.of(), home);
     }
 }

@@ -24,6 +24,13 @@ public final class StringReferences {
                 .mapToObj(tokens::range).toList();
     }
 
+    /** Whether a literal is what {@link Class#forName(String)} or a class loader is asked for. */
+    static boolean namesClass(Tokens tokens, int literal) {
+        int open = tokens.codeBefore(literal - 1);
+        int method = open > 0 && tokens.is(open, '(') ? tokens.codeBefore(open - 1) : -1;
+        return method > 0 && (tokens.is(method, "forName") || tokens.is(method, "loadClass"));
+    }
+
     /**
      * Whether a literal is just a name, in one of these annotations.
      *

@@ -1,5 +1,6 @@
 package dev.deftchisel.lsp.feature;
 
+import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.lsp.session.Negotiated;
@@ -11,10 +12,11 @@ import dev.deftchisel.operation.Place;
 import dev.deftchisel.operation.Question;
 import dev.deftchisel.operation.ResolvedPlace;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.outline.MemberOutline;
+import dev.deftchisel.workspace.SourceFile;
 import java.nio.file.Path;
-import java.util.Objects;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.eclipse.lsp4j.Position;
 import org.eclipse.lsp4j.PrepareRenameResult;
 import org.eclipse.lsp4j.WorkspaceEdit;
@@ -63,26 +65,27 @@ public final class Renames {
     }
 
     /**
-     * What else changes when the file of a type is given another name: the type gets that name. Empty for files that
-     * only move to another folder, or have no type of their name.
+     * What else changes when files and folders are given other names: types follow their files, packages their folders.
+     * Empty where no Java file is among them.
+     *
+     * @param moves where each goes
+     * @throws org.eclipse.lsp4j.jsonrpc.ResponseErrorException when code would not mean the same then
      */
-    public Optional<WorkspaceEdit> fileRenamed(Session.RequestContext asked, Path target) {
-        String name = typeName(target);
-        Optional<MemberOutline> type = asked.file().outline().members().stream()
-                .filter(member -> member.name().equals(typeName(asked.file().path())))
-                .filter(member -> asked.file().header().types().contains(member.name()))
-                .findFirst();
-        if (type.isEmpty() || name.equals(type.get().name())
-                || !Objects.equals(target.getParent(), asked.file().path().getParent())) {
+    public Optional<WorkspaceEdit> filesRenamed(Map<Path, Path> moves) {
+        Optional<Chisel> chisel = moves.keySet().stream().findFirst().flatMap(session::opened);
+        Optional<SourceFile> first = chisel.stream().flatMap(found -> found.snapshot().files().stream())
+                .filter(file -> moves.keySet().stream().anyMatch(from -> file.path().startsWith(from))).findFirst();
+        if (first.isEmpty()) {
             return Optional.empty();
         }
-        Place declared = new Place(asked.file().path(), type.get().nameRange());
-        return Optional.of(edits.withoutMoves(asked.chisel().preview(declared, RENAME, Answers.of("name", name)),
-                asked.chisel()));
-    }
-
-    private static String typeName(Path file) {
-        return file.getFileName().toString().replaceFirst("\\.java$", "");
+        Map<Path, Path> ofJava = new TreeMap<>(moves);
+        ofJava.keySet().removeIf(from -> chisel.get().snapshot().files().stream()
+                .noneMatch(file -> file.path().startsWith(from)));
+        Outcome outcome = chisel.get().preview(new Place(first.get().path(), new Range(0, 0)), "move-file",
+                Answers.none().and("moves", ofJava.entrySet().stream().map(move -> move.getKey() + "="
+                        + move.getValue()).toList()));
+        return Optional.of(edits.withoutMoves(outcome, chisel.get()))
+                .filter(edit -> edit.getDocumentChanges() != null || !edit.getChanges().isEmpty());
     }
 
     /**

@@ -19,6 +19,7 @@ import java.util.stream.Collectors;
 import org.eclipse.lsp4j.AnnotatedTextEdit;
 import org.eclipse.lsp4j.ChangeAnnotation;
 import org.eclipse.lsp4j.CreateFile;
+import org.eclipse.lsp4j.DeleteFile;
 import org.eclipse.lsp4j.MessageParams;
 import org.eclipse.lsp4j.MessageType;
 import org.eclipse.lsp4j.RenameFile;
@@ -50,8 +51,9 @@ final class WorkspaceEdits {
         Change change = accepted(outcome, chisel);
         if (canMake(change)) {
             return of(change);
-        } else if (change.effective().stream().anyMatch(FileChange::isNew)) {
-            throw RefusedRequest.failed("this makes new files, which the editor says it cannot; take it with 'deft'");
+        } else if (change.effective().stream().anyMatch(file -> file.isNew() || file.isGone())) {
+            throw RefusedRequest.failed("this makes or removes files, which the editor says it cannot; take it"
+                    + " with 'deft'");
         }
         String moves = change.effective().stream().flatMap(file -> file.target().stream()
                 .map(target -> chisel.workspace().show(file.path()) + " to " + chisel.workspace().show(target)))
@@ -68,7 +70,7 @@ final class WorkspaceEdits {
 
     private static Change withoutMoves(Change change) {
         return new Change(change.title(), change.files().stream()
-                .map(file -> new FileChange(file.path(), Optional.empty(), file.before(), file.edits(), file.isNew()))
+                .map(file -> new FileChange(file.path(), Optional.empty(), file.before(), file.edits(), file.fate()))
                 .toList(), change.meaning(), change.notes());
     }
 
@@ -82,7 +84,8 @@ final class WorkspaceEdits {
     /** Whether the client can make all of a change; files that come or move need more than texts. */
     private boolean canMake(Change change) {
         return session.client().can(Negotiated.Ability.FILE_OPERATIONS, Negotiated.Ability.DOCUMENT_CHANGES)
-                || change.effective().stream().noneMatch(file -> file.isNew() || file.target().isPresent());
+                || change.effective().stream().noneMatch(file -> file.isNew() || file.isGone()
+                        || file.target().isPresent());
     }
 
     private WorkspaceEdit of(Change change) {
@@ -102,7 +105,9 @@ final class WorkspaceEdits {
             if (file.isNew()) {
                 steps.add(Either.forRight(new CreateFile(uri)));
             }
-            if (!file.takenEdits().isEmpty()) {
+            if (file.isGone()) {
+                steps.add(Either.forRight(new DeleteFile(uri)));
+            } else if (!file.takenEdits().isEmpty()) {
                 steps.add(Either.forLeft(new TextDocumentEdit(new VersionedTextDocumentIdentifier(uri,
                         session.documents().of(file.path()).map(Document::version).orElse(null)),
                         texts(file, isAnnotated))));

@@ -199,15 +199,19 @@ public final class Session implements AutoCloseable {
         return new FileText(this, file);
     }
 
+    /** The project of a file or folder, with what is typed; for those who are on the thread that looks at code. */
+    public Optional<Chisel> opened(Path path) {
+        Optional<Chisel> chisel = folders.of(path);
+        chisel.ifPresent(found -> found.edited(documents.texts()));
+        return chisel;
+    }
+
     /** The same, for those who are on that thread. */
     public Optional<RequestContext> asked(String uri) {
         Optional<Path> path = Documents.path(uri);
-        Optional<Chisel> chisel = path.flatMap(folders::of);
-        if (chisel.isEmpty()) {
-            return Optional.empty();
-        }
-        chisel.get().edited(documents.texts());
-        return chisel.get().snapshot().file(path.get()).map(file -> new RequestContext(this, chisel.get(), file,
+        Optional<Chisel> chisel = path.flatMap(this::opened);
+        return chisel.flatMap(found -> found.snapshot().file(path.get())).map(file -> new RequestContext(this,
+                chisel.get(), file,
                 documents.of(path.get()).map(Document::version).orElse(0)));
     }
 

@@ -17,6 +17,7 @@ import dev.deftchisel.proving.oracle.NoNewDiagnostics;
 import dev.deftchisel.proving.oracle.Rename;
 import dev.deftchisel.proving.oracle.SameClasses;
 import dev.deftchisel.proving.subject.Draw;
+import dev.deftchisel.proving.subject.MoveSubjects;
 import dev.deftchisel.proving.subject.RenameSubjects;
 import dev.deftchisel.proving.subject.SignatureSubjects;
 import dev.deftchisel.proving.subject.Subject;
@@ -47,7 +48,9 @@ public final class FaultTrials {
         /** Renames, after which class files must be the same but for the names. */
         RENAMES("rename"),
         /** Changes of signatures; a fault is harmful when class files differ from those of the change without it. */
-        SIGNATURES("change-signature");
+        SIGNATURES("change-signature"),
+        /** Types that move, judged in the same way. */
+        MOVES("move-type");
 
         private final String operation;
 
@@ -56,12 +59,19 @@ public final class FaultTrials {
         }
 
         private List<Fault> faults() {
-            return this == RENAMES ? Faults.all() : SignatureFaults.all();
+            return switch (this) {
+                case RENAMES -> Faults.all();
+                case SIGNATURES -> SignatureFaults.all();
+                case MOVES -> MoveFaults.all();
+            };
         }
 
         private Subjects subjects(Analyst analyst, long seed) {
-            return this == RENAMES ? new RenameSubjects(analyst, Draw.of(seed), 0, Set.of())
-                    : new SignatureSubjects(analyst, Draw.of(seed));
+            return switch (this) {
+                case RENAMES -> new RenameSubjects(analyst, Draw.of(seed), 0, Set.of());
+                case SIGNATURES -> new SignatureSubjects(analyst, Draw.of(seed));
+                case MOVES -> new MoveSubjects(analyst, Draw.of(seed));
+            };
         }
     }
 
@@ -165,7 +175,7 @@ public final class FaultTrials {
 
     private boolean isHarmful(CompiledCode baseline, Plan.Ready ready, Change faulty) {
         CompiledCode after = compiler.apply(faulty.applyTo(ready.before().snapshot()));
-        if (damaged == Damaged.SIGNATURES) {
+        if (damaged != Damaged.RENAMES) {
             return !after.errors().isEmpty() || SameClasses.WITHOUT_PROCESSORS.objection(
                     compiler.apply(ready.change().applyTo(ready.before().snapshot())), after, List.of()).isPresent();
         }

@@ -26,6 +26,8 @@ final class NewNames extends Remapper {
 
     private final Map<String, String> packages;
     private final Map<String, String> types = new HashMap<>();
+    /** What a type belongs to then, by its internal name. */
+    private final Map<String, SymbolKey> owners = new HashMap<>();
     private final Map<ClassIndex.Member, String> members = new HashMap<>();
     private final Set<String> traces = new HashSet<>();
     private final Set<String> words = new HashSet<>();
@@ -41,6 +43,12 @@ final class NewNames extends Remapper {
         this.index = index;
         this.packages = new TreeMap<>();
         meaning.packages().forEach((from, to) -> packages.put(from.replace('.', '/'), to.replace('.', '/')));
+        meaning.owners().forEach((key, owner) -> {
+            if (key instanceof SymbolKey.Type type) {
+                owners.put(type.binaryName().replace('.', '/'), owner);
+                words.add(type.simpleName());
+            }
+        });
         meaning.names().forEach((key, newName) -> {
             String oldName = oldNames.getOrDefault(key, "");
             words.add(oldName);
@@ -134,6 +142,11 @@ final class NewNames extends Remapper {
 
     @Override
     public String map(String internalName) {
+        SymbolKey owner = owners.get(internalName);
+        if (owner != null) {
+            return place(owner) + internalName.substring(Math.max(internalName.lastIndexOf('/'),
+                    internalName.lastIndexOf('$')) + 1);
+        }
         String renamed = types.get(internalName);
         int nested = internalName.lastIndexOf('$');
         int packageEnd = internalName.lastIndexOf('/');
@@ -146,6 +159,15 @@ final class NewNames extends Remapper {
         String home = packageEnd < 0 ? "" : internalName.substring(0, packageEnd);
         String newHome = packages.getOrDefault(home, home);
         return newHome.isEmpty() ? simple : newHome + "/" + simple;
+    }
+
+    /** What stands before the simple name of a type that moves. */
+    private String place(SymbolKey owner) {
+        if (owner instanceof SymbolKey.Type outer) {
+            return map(outer.binaryName().replace('.', '/')) + "$";
+        }
+        String home = ((SymbolKey.Package) owner).name();
+        return home.isEmpty() ? "" : home.replace('.', '/') + "/";
     }
 
     @Override

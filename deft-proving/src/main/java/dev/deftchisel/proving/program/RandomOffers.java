@@ -200,7 +200,7 @@ public final class RandomOffers {
         boolean mentions = preview.mentions(true) > 0 || preview.mentions(false) > 0;
         Optional<String> otherClasses = one.sort().equals("rename") && !copy.program().processors().isEmpty()
                 && !mentions
-                ? new SameClasses(true, made(copy, code))
+                ? new SameClasses(true, made(copy, code), false)
                 .objection(copy.working().code(), code, List.of(Rename.of(preview.change(), preview.before())))
                 : Optional.empty();
         if (otherClasses.isPresent()) {

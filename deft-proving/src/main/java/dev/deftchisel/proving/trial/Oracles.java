@@ -1,7 +1,8 @@
 package dev.deftchisel.proving.trial;
 
 import dev.deftchisel.proving.dataflow.SameEffects;
-import dev.deftchisel.proving.oracle.BytesOutsideEdits;
+import dev.deftchisel.proving.oracle.step.BytesOutsideEdits;
+import dev.deftchisel.proving.oracle.step.MovedBack;
 import dev.deftchisel.proving.oracle.CodeOracle;
 import dev.deftchisel.proving.oracle.EqualityLaws;
 import dev.deftchisel.proving.oracle.NoNewDiagnostics;
@@ -9,7 +10,7 @@ import dev.deftchisel.proving.oracle.RenamedBack;
 import dev.deftchisel.proving.oracle.SameClasses;
 import dev.deftchisel.proving.oracle.TrialOracle;
 import dev.deftchisel.proving.oracle.TwiceIsOnce;
-import dev.deftchisel.proving.oracle.UndoGivesBack;
+import dev.deftchisel.proving.oracle.step.UndoGivesBack;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -69,6 +70,12 @@ public record Oracles(
     public static Oracles ofSignatures() {
         return new Oracles(List.of(new BytesOutsideEdits(), new UndoGivesBack(), new SignatureBack()), List.of(),
                 List.of(new NoNewDiagnostics(ANY_NUMBER_OF_NULL), new SameEffects()), Optional.empty());
+    }
+
+    /** After a move the class files are equal but for names, and for what says where they stand. */
+    public static Oracles ofMoves() {
+        return new Oracles(List.of(new BytesOutsideEdits(), new UndoGivesBack(), new MovedBack()), List.of(),
+                List.of(new NoNewDiagnostics(), SameClasses.ELSEWHERE), Optional.empty());
     }
 
     /** Code that gets members compiles as before, equality keeps its contract, and nothing is generated twice. */

@@ -9,6 +9,8 @@ import dev.deftchisel.analysis.compiler.Monitor;
 import dev.deftchisel.operation.Answers;
 import dev.deftchisel.operation.Place;
 import dev.deftchisel.proving.Harbour;
+import dev.deftchisel.proving.oracle.step.BytesOutsideEdits;
+import dev.deftchisel.proving.oracle.step.UndoGivesBack;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

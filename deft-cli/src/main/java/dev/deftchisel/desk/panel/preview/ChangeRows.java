@@ -66,7 +66,8 @@ final class ChangeRows {
     private void file(FileChange file, List<Row> rows) {
         Line name = Line.of(mark(file.edits().isEmpty() || file.edits().stream().anyMatch(Edit::isTaken)), Ink.KEY)
                 .and(shown.apply(file.path()), Style.of(Ink.PLACE).strongly())
-                .and(file.isNew() ? "  new" : file.target().map(to -> " \u2192 " + shown.apply(to))
+                .and(file.isNew() ? "  new" : file.isGone() ? "  removed" : file.target()
+                        .map(to -> " \u2192 " + shown.apply(to))
                         .orElse(""), Ink.PLACE);
         rows.add(new Row(name, file, Optional.empty(), true, 0));
         LineMap lines = LineMap.of(file.before().content());

@@ -37,6 +37,9 @@ public final class FaultsCommand implements Callable<Integer> {
     @Option(names = "--signatures", description = "in changes of signatures instead of renames")
     private boolean signatures;
 
+    @Option(names = "--moves", description = "in moves of types instead of renames")
+    private boolean moves;
+
     @Option(names = "--count", description = "in how many changes, in each corpus (${DEFAULT-VALUE})")
     private int count = 20;
 
@@ -65,7 +68,7 @@ public final class FaultsCommand implements Callable<Integer> {
                 .setUpdateIntervalMillis(1000).hideEta().build()) {
             for (Corpus copy : copies) {
                 FaultTrials.Damaged damaged = signatures ? FaultTrials.Damaged.SIGNATURES
-                        : FaultTrials.Damaged.RENAMES;
+                        : moves ? FaultTrials.Damaged.MOVES : FaultTrials.Damaged.RENAMES;
                 new FaultTrials(copy, damaged, seed, processed ? CompiledCode::processed : CompiledCode::of,
                         bar::step).run(count).forEach((fault, tally) ->
                         all.merge(fault, tally, FaultTrials.Tally::plus));

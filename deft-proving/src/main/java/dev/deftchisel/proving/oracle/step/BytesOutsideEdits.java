@@ -1,8 +1,10 @@
-package dev.deftchisel.proving.oracle;
+package dev.deftchisel.proving.oracle.step;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
+import dev.deftchisel.proving.oracle.Applied;
+import dev.deftchisel.proving.oracle.TrialOracle;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.Charset;
@@ -25,6 +27,12 @@ public final class BytesOutsideEdits implements TrialOracle {
     @Override
     public Optional<String> objection(Chisel chisel, Applied applied) throws IOException {
         for (FileChange file : applied.change().effective()) {
+            if (file.isGone()) {
+                if (Files.exists(file.path())) {
+                    return Optional.of(file.path() + " is still there");
+                }
+                continue;
+            }
             byte[] expected = expected(file.isNew() ? new byte[0] : applied.before().get(file.path()),
                     file.takenEdits(), file.before()
                     .charset());

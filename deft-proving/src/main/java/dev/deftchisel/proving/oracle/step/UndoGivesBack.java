@@ -1,7 +1,9 @@
-package dev.deftchisel.proving.oracle;
+package dev.deftchisel.proving.oracle.step;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.change.FileChange;
+import dev.deftchisel.proving.oracle.Applied;
+import dev.deftchisel.proving.oracle.TrialOracle;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,7 +23,7 @@ public final class UndoGivesBack implements TrialOracle {
     @Override
     public Optional<String> objection(Chisel chisel, Applied applied) throws IOException {
         Map<Path, byte[]> after = new LinkedHashMap<>();
-        for (FileChange file : applied.change().effective()) {
+        for (FileChange file : applied.change().effective().stream().filter(one -> !one.isGone()).toList()) {
             after.put(file.pathAfter(), Files.readAllBytes(file.pathAfter()));
         }
         chisel.undo();

@@ -1,4 +1,4 @@
-package dev.deftchisel.cli;
+package dev.deftchisel.cli.refactoring;
 
 import dev.deftchisel.Chisel;
 import dev.deftchisel.Outcome;
@@ -27,17 +27,17 @@ import picocli.CommandLine.ParameterException;
  * The command of one operation, made from its description: the place and, when a name is asked, that come as
  * parameters; every other question is an option.
  */
-final class OperationCommand extends ChiselCommand {
+public final class OperationCommand extends ChiselCommand {
 
     private final Operation operation;
     private CommandSpec spec;
 
-    OperationCommand(Operation operation, Console console) {
+    public OperationCommand(Operation operation, Console console) {
         super(console);
         this.operation = operation;
     }
 
-    CommandSpec spec() {
+    public CommandSpec spec() {
         spec = CommandSpec.forAnnotatedObject(this);
         spec.name(operation.id());
         spec.usageMessage().description(operation.summary() + ".");
