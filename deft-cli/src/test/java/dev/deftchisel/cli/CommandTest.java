@@ -111,6 +111,7 @@ class CommandTest {
         // what is about the name itself comes first
         assertEquals("""
                 change-signature  change the signature of TideWindow(LocalTime, Duration, LocalTime)
+                move-type  move TideWindow to another package or type
                 rename  rename the record harbour.tides.TideWindow
                 generate-constructor  generate a constructor of TideWindow
                 generate-equality  generate the equality of TideWindow
