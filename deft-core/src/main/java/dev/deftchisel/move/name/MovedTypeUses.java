@@ -4,7 +4,6 @@ import dev.deftchisel.analysis.Analysis;
 import dev.deftchisel.analysis.code.AttributedFile;
 import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
-import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.move.moved.Destination;
 import dev.deftchisel.move.moved.MovedType;
