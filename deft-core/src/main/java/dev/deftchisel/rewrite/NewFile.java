@@ -77,8 +77,7 @@ public final class NewFile {
                 .min(Comparator.comparing((SourceFile file) -> !path.getParent().equals(file.path().getParent()))
                         .thenComparing(SourceFile::path));
         return root.filter(found -> SourceVersion.isName(type)).map(found -> {
-            String packageName = found.folder().relativize(path.getParent()).toString().replace('\\', '/')
-                    .replace('/', '.');
+            String packageName = found.packageOf(path.getParent());
             String end = EditorStyle.of(path, snapshot.workspace().root()).lineEnd()
                     .or(() -> neighbour.map(file -> Layout.of(file).lineEnd())).orElse("\n");
             return neighbour.map(file -> header(file, end)).orElse("")

@@ -31,6 +31,11 @@ public record SourceRoot(Path folder, Use use, Kind kind) {
         return folder.resolve(packageName.replace('.', '/'));
     }
 
+    /** The package that a folder in the root stands for; empty for the root itself. */
+    public String packageOf(Path inside) {
+        return folder.relativize(inside).toString().replace('\\', '/').replace('/', '.');
+    }
+
     /** Whether the root holds Java code that nobody writes. */
     public boolean isMade() {
         return kind == Kind.GENERATED || isProcessed();

@@ -13,14 +13,11 @@ import dev.deftchisel.source.Tokens;
 import dev.deftchisel.source.outline.TypeOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.List;
-import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 
 /** Whether an edit writes nothing but the name of what moves as it is then. */
 public final class MovedNames {
-
-    private static final Set<String> OF_PLACE = Set.of("public", "protected", "private", "static");
 
     private final Analysis before;
     private final Analysis after;
@@ -65,10 +62,9 @@ public final class MovedNames {
 
     /** Whether a package clause names the package to which all types of the file go. */
     public boolean isPackage(SourceFile file, Edit edit) {
-        String home = file.header().packageName();
         return edit.range().equals(file.outline().packageRange()) && file.outline().types().stream()
                 .filter(TypeOutline::isTopLevel)
-                .map(type -> new SymbolKey.Type(home.isEmpty() ? type.name() : home + "." + type.name()))
+                .map(type -> new SymbolKey.Type(file.outline().qualifiedName(type)))
                 .allMatch(type -> new SymbolKey.Package(edit.replacement()).equals(change.meaning().owners()
                         .get(type)));
     }
@@ -88,7 +84,8 @@ public final class MovedNames {
 
     /** Whether a word says only who may use what moves or is opened along, or that it is static. */
     public boolean isOfPlace(SourceFile file, Tokens tokens, int token) {
-        return OF_PLACE.contains(tokens.text(token)) && !change.meaning().owners().isEmpty() && Stream.concat(
+        return MovedTypes.OF_PLACE.contains(tokens.text(token)) && !change.meaning().owners().isEmpty()
+                && Stream.concat(
                         change.meaning().owners().keySet().stream(), change.meaning().opened().stream())
                 .flatMap(key -> before.declaration(key).stream())
                 .filter(declared -> declared.file().equals(file.path()))

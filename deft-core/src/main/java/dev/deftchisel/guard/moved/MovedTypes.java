@@ -31,7 +31,8 @@ import javax.lang.model.element.Modifier;
  */
 public final class MovedTypes {
 
-    private static final Set<String> OF_PLACE = Set.of("public", "protected", "private", "static");
+    /** What a declaration says of where it may be used, and of needing no object. */
+    static final Set<String> OF_PLACE = Set.of("public", "protected", "private", "static");
     private static final Set<String> CLOSING = Set.of("private", "protected");
     private static final Set<String> OPENING = Set.of("protected", "public");
     private static final Set<Modifier> ACCESS = EnumSet.of(Modifier.PUBLIC, Modifier.PROTECTED, Modifier.PRIVATE);

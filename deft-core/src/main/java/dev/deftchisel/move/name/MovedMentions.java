@@ -3,6 +3,7 @@ package dev.deftchisel.move.name;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Edit;
 import dev.deftchisel.change.FileChange;
+import dev.deftchisel.change.SymbolEffects.SymbolMap;
 import dev.deftchisel.move.moved.MovedType;
 import dev.deftchisel.move.moved.Moves;
 import dev.deftchisel.rename.mention.Mentions;
@@ -23,9 +24,10 @@ public final class MovedMentions {
 
     public MovedMentions(Snapshot snapshot, Moves moves, Mentions.Choice choice) {
         Map<String, String> types = new TreeMap<>();
+        SymbolMap map = moves.map();
         for (MovedType moved : moves.types()) {
             String binary = moved.key().binaryName();
-            String binaryThen = ((SymbolKey.Type) moves.map().key(moved.key())).binaryName();
+            String binaryThen = ((SymbolKey.Type) map.key(moved.key())).binaryName();
             // a name without a package is a word as any other
             if (!binary.equals(binaryThen) && binary.contains(".")) {
                 types.put(binary, binaryThen);

@@ -10,13 +10,11 @@ import dev.deftchisel.move.moved.MovedType;
 import dev.deftchisel.move.moved.Moves;
 import dev.deftchisel.rewrite.EditsByFile;
 import dev.deftchisel.rewrite.Layout;
-import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
 import dev.deftchisel.source.outline.ImportOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.List;
 import java.util.Optional;
-import javax.lang.model.element.TypeElement;
 
 /**
  * Writes the name of a type that moves wherever it stands: in full where it stands in full, in an import that names it,
@@ -138,12 +136,7 @@ public final class MovedTypeUses {
 
     private String outer(AttributedFile code, Destination.Member member) {
         return Optional.ofNullable(code.elements().getTypeElement(member.canonicalName()))
-                .map(type -> name(code, type)).orElse(member.canonicalName());
-    }
-
-    private String name(AttributedFile code, TypeElement type) {
-        TypeWriter writer = edits.writer(code);
-        return writer.name(type);
+                .map(edits.writer(code)::name).orElse(member.canonicalName());
     }
 
     /** No import is written for documentation alone. */

@@ -8,18 +8,17 @@ import dev.deftchisel.analysis.symbol.Binding;
 import dev.deftchisel.analysis.symbol.Role;
 import dev.deftchisel.analysis.symbol.SymbolKey;
 import dev.deftchisel.change.Edit;
+import dev.deftchisel.member.TypeBody;
 import dev.deftchisel.move.moved.Destination;
 import dev.deftchisel.move.moved.MovedType;
 import dev.deftchisel.move.moved.Moves;
 import dev.deftchisel.rewrite.TypeWriter;
 import dev.deftchisel.source.Range;
-import dev.deftchisel.source.Tokens;
 import dev.deftchisel.source.outline.ImportOutline;
 import dev.deftchisel.workspace.SourceFile;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 import javax.lang.model.element.Element;
 import javax.lang.model.element.ElementKind;
 import javax.lang.model.element.Modifier;
@@ -191,25 +190,13 @@ public final class NamesWithin {
         for (TreePath at = innermost; at != null && at.getLeaf() != moved.path().getParentPath().getLeaf();
                 at = at.getParentPath()) {
             // in its header, the members of a type are no simple names yet (JLS 6.3)
-            boolean isInBody = at.getLeaf() instanceof ClassTree tree && bodyStart(tree) < range.start();
+            boolean isInBody = at.getLeaf() instanceof ClassTree && new TypeBody(code, at).opening() <= range.start();
             if (isInBody && code.element(at).filter(type -> type instanceof TypeElement own && isKind(own, owner))
                     .isPresent()) {
                 return true;
             }
         }
         return false;
-    }
-
-    private int bodyStart(ClassTree tree) {
-        int header = Stream.of(Stream.ofNullable(tree.getExtendsClause()), tree.getImplementsClause().stream(),
-                tree.getTypeParameters().stream()).flatMap(trees -> trees).mapToInt(part -> code.range(part).end())
-                .max().orElse(code.findName(tree).map(Range::end).orElse(code.range(tree).start()));
-        Tokens tokens = code.tokens();
-        int at = Math.max(0, tokens.at(header));
-        while (at < tokens.count() && !tokens.is(at, '{')) {
-            at++;
-        }
-        return at < tokens.count() ? tokens.start(at) : header;
     }
 
     private boolean isKind(TypeElement type, TypeElement above) {

@@ -59,7 +59,7 @@ public record FilesMove(Map<Path, FileGoal> goals, Map<SymbolKey.Type, Destinati
                     continue;
                 }
                 SourceRoot root = snapshot.workspace().rootOf(target).orElseThrow();
-                String home = packageOf(root, target);
+                String home = root.packageOf(target.getParent());
                 goals.put(file.path(), new FileGoal(target, home));
                 types(file).forEach(type -> types.put(type, new Destination.OwnFile(root, home)));
                 if (!target.getFileName().equals(file.path().getFileName()) && file.outline().types().stream()
@@ -75,17 +75,12 @@ public record FilesMove(Map<Path, FileGoal> goals, Map<SymbolKey.Type, Destinati
     /** Whether a file stays where it is and its package is that of its folder. */
     private static boolean isThere(SourceFile file, Path target) {
         return target.equals(file.path()) && (file.isModuleInfo() || file.root().kind() != SourceRoot.Kind.SOURCE
-                || packageOf(file.root(), target).equals(file.header().packageName()));
-    }
-
-    private static String packageOf(SourceRoot root, Path file) {
-        return root.folder().relativize(file.getParent()).toString().replace('\\', '/').replace('/', '.');
+                || file.root().packageOf(target.getParent()).equals(file.header().packageName()));
     }
 
     private static List<SymbolKey.Type> types(SourceFile file) {
-        String home = file.header().packageName();
         return file.outline().types().stream().filter(TypeOutline::isTopLevel)
-                .map(type -> new SymbolKey.Type(home.isEmpty() ? type.name() : home + "." + type.name())).toList();
+                .map(type -> new SymbolKey.Type(file.outline().qualifiedName(type))).toList();
     }
 
     private static Optional<String> objection(SourceFile file, Path target, Snapshot snapshot) {
@@ -99,7 +94,7 @@ public record FilesMove(Map<Path, FileGoal> goals, Map<SymbolKey.Type, Destinati
         } else if (root.isEmpty()) {
             return Optional.of(shown + " is in no source folder of the workspace");
         }
-        String home = packageOf(root.get(), target);
+        String home = root.get().packageOf(target.getParent());
         boolean isTaken = Files.exists(target) && !target.equals(file.path());
         return isTaken ? Optional.of(shown + " is there already")
                 : !home.isEmpty() && !SourceVersion.isName(home) ? Optional.of("'" + home + "' is no name of a package")

@@ -1,7 +1,6 @@
 package dev.deftchisel.move.type;
 
 import dev.deftchisel.analysis.Analysis;
-import dev.deftchisel.analysis.symbol.Symbol;
 import dev.deftchisel.move.moved.Destination;
 import dev.deftchisel.move.moved.MovedType;
 import dev.deftchisel.rename.UnseenUses;
@@ -24,8 +23,8 @@ final class MoveNotes {
     /** One line each. */
     static List<String> of(Analysis before, MovedType moved) {
         Destination destination = moved.destination();
-        List<String> notes = new ArrayList<>(before.symbol(moved.key()).map(target -> unseen(before, target))
-                .orElse(List.of()));
+        List<String> notes = new ArrayList<>(before.symbol(moved.key())
+                .map(target -> UnseenUses.notes(target, before)).orElse(List.of()));
         boolean isNamedAlike = moved.isTopLevel() && destination instanceof Destination.OwnFile
                 && destination.packageName().equals(moved.packageName());
         if (isNamedAlike) {
@@ -60,10 +59,6 @@ final class MoveNotes {
     private static boolean isThrown(MovedType moved) {
         return moved.code().isKind(moved.element().asType(), moved.code().elements()
                 .getTypeElement("java.lang.Throwable").asType());
-    }
-
-    private static List<String> unseen(Analysis before, Symbol target) {
-        return UnseenUses.notes(target, before);
     }
 
     /** JLS 12.1.4. */

@@ -52,7 +52,7 @@ final class MoveObstacles {
     private Optional<Reason> there() {
         if (destination instanceof Destination.OwnFile own) {
             Path path = own.root().folderOf(own.packageName()).resolve(moved.name() + ".java");
-            String qualified = own.packageName().isEmpty() ? moved.name() : own.packageName() + "." + moved.name();
+            String qualified = moved.newName();
             boolean isSame = moved.isTopLevel() && moved.canonicalName().equals(qualified);
             Optional<SourceFile> other = isSame ? Optional.empty() : analyst.snapshot().files().stream()
                     .filter(file -> file.header().types().stream()

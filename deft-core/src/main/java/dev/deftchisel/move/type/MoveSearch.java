@@ -25,8 +25,7 @@ final class MoveSearch {
 
     /**
      * All that names the types, their own text as a whole, and in the package and file of each what names its members:
-     * those
-     * may be out of reach then.
+     * those may be out of reach then.
      */
     static Focus focus(Analyst analyst, Map<SymbolKey.Type, Destination> types) {
         Set<Path> files = new HashSet<>();

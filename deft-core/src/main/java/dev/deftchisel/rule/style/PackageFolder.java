@@ -56,8 +56,7 @@ public final class PackageFolder implements Rule {
         SourceFile file = context.code().file();
         String declared = file.header().packageName();
         Range clause = file.outline().packageRange();
-        String folder = file.root().folder().relativize(file.path().getParent()).toString().replace('/', '.')
-                .replace('\\', '.');
+        String folder = file.root().packageOf(file.path().getParent());
         boolean isOther = !folder.isEmpty() && !declared.isEmpty() && !folder.equals(declared);
         // the root was guessed, and too high
         boolean isBelow = folder.endsWith("." + declared);
